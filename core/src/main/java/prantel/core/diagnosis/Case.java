@@ -1,0 +1,60 @@
+package prantel.core.diagnosis;
+
+import java.util.Locale;
+import prantel.core.expectation.Band;
+import prantel.core.expectation.Bench;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.instrument.Meter;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Variation;
+import prantel.core.sequence.SetUp;
+import prantel.core.sequence.Slot;
+
+/** The sheet being explained, with the rig set up for simulating mistakes on it. */
+final class Case {
+    final Key key;
+    final WrittenSheet sheet;
+    private final Bench nominal;
+    private final Bench low;
+    private final Bench high;
+
+    Case(Key key, WrittenSheet sheet) {
+        this.key = key;
+        this.sheet = sheet;
+        nominal = new Bench(key.rig(), key.faults(), Variation.NONE);
+        low = new Bench(key.rig(), key.faults(), key.scheme().tolerances().low());
+        high = new Bench(key.rig(), key.faults(), key.scheme().tolerances().high());
+    }
+
+    Meter meter(Slot.Measured slot) {
+        return key.tester().meter(slot.function());
+    }
+
+    /**
+     * What a slot would read when set up otherwise.
+     *
+     * @param addedOhms resistance in the leads, Ω
+     */
+    Simulated simulate(Slot.Measured slot, SetUp setUp, double addedOhms) {
+        Meter meter = meter(slot);
+        return new Simulated(
+                meter.show(nominal.ohms(slot, setUp, java.util.List.of()) + addedOhms)
+                        .shown(),
+                Band.around(
+                        low.ohms(slot, setUp, java.util.List.of()) + addedOhms,
+                        high.ohms(slot, setUp, java.util.List.of()) + addedOhms,
+                        meter));
+    }
+
+    Expectation expectation(Slot slot) {
+        return key.expectation(slot.id());
+    }
+
+    /** Ω in the unit of the box, to two figures after the point: for sentences. */
+    static String shown(double ohms, Unit unit) {
+        return String.format(Locale.ROOT, "%.2f\u2009%s", unit.fromBase(ohms), unit.symbol());
+    }
+
+    record Simulated(String shown, Band band) {}
+}

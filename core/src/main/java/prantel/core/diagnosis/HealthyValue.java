@@ -1,0 +1,24 @@
+package prantel.core.diagnosis;
+
+import java.util.List;
+import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Expectation;
+import prantel.core.instrument.Written;
+
+/** What the circuit would read without the set faults: not measured, or measured before they were set. */
+final class HealthyValue implements Mistake {
+    @Override
+    public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
+        if (expectation.visibility() == Expectation.Visibility.HIDDEN
+                || expectation.healthyBand().sideOf(written) != Side.INSIDE) {
+            return List.of();
+        }
+        return List.of(new Explanation(
+                expectation.slot().id(),
+                Cause.HEALTHY_VALUE,
+                expectation.healthy().shown(),
+                "The healthy circuit gives " + expectation.healthy().shown() + " here; with the faults set it gives "
+                        + expectation.withFaults().shown() + ".",
+                Cause.HEALTHY_VALUE.prior()));
+    }
+}

@@ -1,0 +1,38 @@
+package prantel.core.diagnosis;
+
+import java.util.List;
+import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Expectation;
+import prantel.core.instrument.Written;
+import prantel.core.network.Edit;
+import prantel.core.sequence.SetUp;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.TestStep;
+
+/** Method 1 without the link between line and CPC at the board: every point reads over-range. */
+final class LinkMissing implements Mistake {
+    @Override
+    public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
+        if (!(expectation.slot() instanceof Slot.Measured slot)
+                || slot.step() != TestStep.R1_R2
+                || expectation.band().sideOf(written) != Side.OVER_RANGE_INSTEAD) {
+            return List.of();
+        }
+        SetUp unlinked = new SetUp(
+                slot.setUp().steps(),
+                slot.setUp().edits().stream()
+                        .filter(edit -> !(edit instanceof Edit.Bridge))
+                        .toList());
+        Case.Simulated simulated = theCase.simulate(slot, unlinked, 0);
+        if (simulated.band().sideOf(written) != Side.INSIDE) {
+            return List.of();
+        }
+        return List.of(new Explanation(
+                slot.id(),
+                Cause.LINK_MISSING,
+                simulated.shown(),
+                "Without the link at the board this point reads " + simulated.shown() + "; linked it gives "
+                        + expectation.withFaults().shown() + ".",
+                Cause.LINK_MISSING.prior()));
+    }
+}

@@ -1,0 +1,55 @@
+package prantel.core.fault;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import prantel.core.network.Edit;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Rig;
+import prantel.core.rig.Variation;
+
+/** The faults set on one rig together. Empty for a healthy rig. */
+public record FaultSet(List<Fault> faults) {
+    public static final FaultSet NONE = new FaultSet(List.of());
+    private static final int MOST_FAULTS = 12;
+
+    public FaultSet {
+        faults = List.copyOf(faults);
+    }
+
+    public boolean isEmpty() {
+        return faults.isEmpty();
+    }
+
+    /**
+     * @throws ProblemsException with every problem of every fault, each at "faults/index/field"
+     */
+    public void checkOn(Rig rig) {
+        List<Problem> problems = new ArrayList<>();
+        if (faults.size() > MOST_FAULTS) {
+            problems.add(
+                    new Problem("too-many-faults", "faults", faults.size() + " faults", "give at most " + MOST_FAULTS));
+        }
+        Set<List<Object>> seen = new HashSet<>();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            String where = "faults/" + i;
+            try {
+                fault.checkOn(rig);
+            } catch (ProblemsException e) {
+                e.problems().forEach(p -> problems.add(p.at(where + "/" + p.where())));
+                continue;
+            }
+            if (!seen.add(List.of(fault.kind(), fault.place(), fault.conductors()))) {
+                problems.add(new Problem("fault-twice", where, fault.title(), "name each fault once"));
+            }
+        }
+        ProblemsException.throwIfAny(problems);
+    }
+
+    public List<Edit> edits(Rig rig, Variation variation) {
+        return faults.stream().flatMap(f -> f.edits(rig, variation).stream()).toList();
+    }
+}

@@ -1,0 +1,89 @@
+package prantel.core.instrument;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.Unit;
+
+/**
+ * Reads what a person wrote down for a reading: "0.43", "0,43 Ω", ">999", "+999 MΩ", "> 200 MΩ", "open". Never guesses:
+ * what it cannot read is {@link Written.Unreadable} with a sentence that helps.
+ */
+public final class Notation {
+    private static final Pattern NUMBER =
+            Pattern.compile("([>+]?)\\s*(\\d{1,9}(?:[.,]\\d{1,6})?|[.,]\\d{1,6})\\s*(\\S*)");
+    private static final List<String> OPEN_WORDS =
+            List.of("open", "o/c", "over", "or", "o.r.", "ol", "o.l.", "over-range");
+    private static final List<String> NO_READING = List.of("∞", "inf", "infinity", "clear", "ok", "good");
+    private static final Map<String, Unit> UNITS = Map.ofEntries(
+            Map.entry("ω", Unit.OHM),
+            Map.entry("ohm", Unit.OHM),
+            Map.entry("ohms", Unit.OHM),
+            Map.entry("r", Unit.OHM),
+            Map.entry("kω", Unit.KILOHM),
+            Map.entry("kohm", Unit.KILOHM),
+            Map.entry("k", Unit.KILOHM),
+            Map.entry("mohm", Unit.MEGOHM),
+            Map.entry("meg", Unit.MEGOHM),
+            Map.entry("megohm", Unit.MEGOHM),
+            Map.entry("gω", Unit.GIGAOHM),
+            Map.entry("gohm", Unit.GIGAOHM),
+            Map.entry("g", Unit.GIGAOHM));
+
+    private Notation() {}
+
+    /**
+     * @param text as written
+     * @param boxUnit the unit printed on the box: holds where none was written
+     */
+    public static Written read(String text, Unit boxUnit) {
+        // the old ohm sign is another code point than the Greek letter
+        String plain =
+                text.strip().replace('\u2126', 'Ω').replace('\u2009', ' ').replace('\u00a0', ' ');
+        if (plain.isEmpty()) {
+            return new Written.Blank();
+        }
+        if (OPEN_WORDS.contains(plain.toLowerCase(Locale.ROOT))) {
+            return new Written.Open(text);
+        }
+        if (NO_READING.contains(plain.toLowerCase(Locale.ROOT))) {
+            return unreadable(text, "is not a reading; write what the display showed, such as >999 MΩ");
+        }
+        Matcher matcher = NUMBER.matcher(plain);
+        if (!matcher.matches()) {
+            return unreadable(
+                    text, "give a number with its unit, such as 0.43 " + boxUnit.symbol() + ", or >999 for over-range");
+        }
+        Unit unit = boxUnit;
+        if (!matcher.group(3).isEmpty()) {
+            Unit written = unit(matcher.group(3));
+            if (written == null) {
+                return unreadable(text, "unit “" + matcher.group(3) + "” is not one of mΩ, Ω, kΩ, MΩ, GΩ");
+            }
+            unit = written;
+        }
+        String digits = matcher.group(2).replace(',', '.');
+        double value = Double.parseDouble(digits);
+        int places = digits.indexOf('.') < 0 ? 0 : digits.length() - digits.indexOf('.') - 1;
+        return matcher.group(1).isEmpty()
+                ? new Written.Number(text, unit.toBase(value), unit, places)
+                : new Written.Above(text, unit.toBase(value), unit);
+    }
+
+    /** mΩ and MΩ differ only in the case of one letter, so that case counts. */
+    private static @org.jspecify.annotations.Nullable Unit unit(String written) {
+        return switch (written) {
+            case "mΩ", "mohm", "mOhm", "mω" -> Unit.MILLIOHM;
+            case "MΩ", "Mω", "M", "MOhm", "Mohm" -> Unit.MEGOHM;
+            default -> UNITS.get(written.toLowerCase(Locale.ROOT));
+        };
+    }
+
+    private static Written unreadable(String text, String mend) {
+        return new Written.Unreadable(text, new Problem("unreadable-reading", "", Check.quoted(text), mend));
+    }
+}

@@ -1,0 +1,23 @@
+package prantel.core.instrument;
+
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
+
+/**
+ * One range of a display.
+ *
+ * @param top highest value shown, in `unit`
+ * @param resolution last digit, in `unit`
+ */
+public record Range(double top, double resolution, Unit unit) {
+    public Range {
+        Check.positive(top, "top", unit.symbol());
+        Check.positive(resolution, "resolution", unit.symbol());
+        Check.that(
+                resolution < top,
+                "bad-range",
+                "resolution",
+                Check.plain(resolution) + " " + unit.symbol(),
+                "give a resolution smaller than the top of the range");
+    }
+}

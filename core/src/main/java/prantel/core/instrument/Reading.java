@@ -1,0 +1,59 @@
+package prantel.core.instrument;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
+
+/** What an instrument showed. Having no number is a kind of answer. */
+public sealed interface Reading {
+
+    /** Unit of the display. */
+    Unit unit();
+
+    /** As the display shows it, with its unit. */
+    String shown();
+
+    /** Ω; {@code +∞} for over-range. For comparing, never for showing. */
+    double ohms();
+
+    /**
+     * A number on the display.
+     *
+     * @param value in `unit`, already rounded to `resolution`
+     * @param resolution the last digit, in `unit`
+     */
+    record Value(double value, Unit unit, double resolution) implements Reading {
+        @Override
+        public String shown() {
+            return number() + "\u2009" + unit.symbol();
+        }
+
+        /** The number alone, with as many places as the display has. */
+        public String number() {
+            int places = Math.max(
+                    0, BigDecimal.valueOf(resolution).stripTrailingZeros().scale());
+            return BigDecimal.valueOf(value)
+                    .setScale(places, RoundingMode.HALF_UP)
+                    .toPlainString();
+        }
+
+        @Override
+        public double ohms() {
+            return unit.toBase(value);
+        }
+    }
+
+    /** Above the top of the highest range, or open: an instrument cannot tell the two apart. */
+    record OverRange(double top, Unit unit) implements Reading {
+        @Override
+        public String shown() {
+            return ">" + Check.plain(top) + "\u2009" + unit.symbol();
+        }
+
+        @Override
+        public double ohms() {
+            return Double.POSITIVE_INFINITY;
+        }
+    }
+}

@@ -1,0 +1,29 @@
+package prantel.core.instrument;
+
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.Unit;
+
+/** What stands in a box, as {@link Notation} understands it. */
+public sealed interface Written {
+
+    /** Nothing. */
+    record Blank() implements Written {}
+
+    /**
+     * A number.
+     *
+     * @param ohms Ω
+     * @param unit the unit written, or the box's
+     * @param places digits written after the point
+     */
+    record Number(String text, double ohms, Unit unit, int places) implements Written {}
+
+    /** Over-range with the top of the range, such as ">999 MΩ" or "+999". `ohms` is that top. */
+    record Above(String text, double ohms, Unit unit) implements Written {}
+
+    /** "open", "O/C", "OL": over-range, said without a range. */
+    record Open(String text) implements Written {}
+
+    /** Something that is no reading. */
+    record Unreadable(String text, Problem problem) implements Written {}
+}

@@ -1,0 +1,91 @@
+package prantel.core.marking;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultKind;
+import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.marking.Mark.Award;
+import prantel.core.rig.Rig;
+
+/** Marks for the faults found, and for none invented. */
+final class FaultMarks {
+    private static final String GROUP = "Faults";
+
+    private FaultMarks() {}
+
+    static List<Mark> of(Key key, CandidateRecord record) {
+        Rig rig = key.rig();
+        List<Mark> marks = new ArrayList<>();
+        List<FaultReport> unused = new ArrayList<>(record.faults());
+        List<Fault> faults = key.faults().faults();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            Optional<FaultReport> best = unused.stream()
+                    .filter(r -> award(fault, r, rig) != Award.NONE)
+                    .max(java.util.Comparator.comparingDouble(
+                            r -> award(fault, r, rig).share()));
+            best.ifPresent(unused::remove);
+            Award award = best.map(r -> award(fault, r, rig)).orElse(Award.NONE);
+            marks.add(new Mark(
+                    "faults/" + (i + 1),
+                    GROUP,
+                    "Found: " + fault.title() + ", " + fault.place().label(rig),
+                    3,
+                    true,
+                    award,
+                    best.map(r -> evidence(fault, r, award, rig)).orElse("Not on the sheet."),
+                    List.of()));
+        }
+        marks.add(noneInvented(unused, rig));
+        return marks;
+    }
+
+    private static Mark noneInvented(List<FaultReport> unused, Rig rig) {
+        String evidence = unused.isEmpty()
+                ? "Nothing is named that is not there."
+                : unused.stream()
+                        .map(r -> r.kind().title() + ", " + r.place().label(rig))
+                        .collect(java.util.stream.Collectors.joining("; ", "Named but not set: ", "."));
+        return new Mark(
+                "faults/none-invented",
+                GROUP,
+                "No sound part called faulty",
+                1,
+                false,
+                unused.isEmpty() ? Award.FULL : Award.NONE,
+                evidence,
+                List.of());
+    }
+
+    private static Award award(Fault fault, FaultReport report, Rig rig) {
+        FaultKind kind = fault.kind();
+        boolean nature = isNature(kind, report) && fault.conductors().equals(report.conductors());
+        boolean place = kind.acceptedPlaces(fault, rig).contains(report.place());
+        if (nature && place) {
+            return Award.FULL;
+        }
+        return nature
+                        || place && isNature(kind, report)
+                        || place && fault.place().equals(report.place())
+                ? Award.HALF
+                : Award.NONE;
+    }
+
+    private static boolean isNature(FaultKind kind, FaultReport report) {
+        return kind == report.kind()
+                || kind.equivalentKinds().contains(report.kind().id());
+    }
+
+    private static String evidence(Fault fault, FaultReport report, Award award, Rig rig) {
+        String named =
+                "Named as " + report.kind().title() + ", " + report.place().label(rig) + ".";
+        if (award == Award.FULL) {
+            return report.remedy().isBlank() ? named + " No remedy given." : named;
+        }
+        boolean place = fault.kind().acceptedPlaces(fault, rig).contains(report.place());
+        return named + (place ? " The place is right, the nature is not." : " The nature is right, the place is not.");
+    }
+}

@@ -1,0 +1,146 @@
+package prantel.core.marking;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import prantel.core.diagnosis.Explainer;
+import prantel.core.diagnosis.Explanation;
+import prantel.core.diagnosis.WrittenSheet;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Written;
+import prantel.core.limits.InsulationMinimum;
+import prantel.core.limits.Limit;
+import prantel.core.quantity.Check;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+import prantel.core.sequence.TestStep;
+
+/** Looks at every box of a sheet. */
+final class Findings {
+    private final Key key;
+    private final CandidateRecord record;
+    private final WrittenSheet sheet;
+
+    Findings(Key key, CandidateRecord record) {
+        this.key = key;
+        this.record = record;
+        this.sheet = WrittenSheet.read(record.readings(), key);
+    }
+
+    List<Finding> all() {
+        Map<SlotId, List<Explanation>> explanations = Explainer.explain(key, sheet);
+        Set<List<Object>> left = methodsLeftOut();
+        List<Finding> findings = new ArrayList<>();
+        for (Expectation expectation : key.expectations()) {
+            Slot slot = expectation.slot();
+            boolean asked = slot.circuit().isEmpty()
+                    || !left.contains(List.of(slot.circuit().get(), slot.step()));
+            Written written = sheet.at(slot.id());
+            findings.add(new Finding(
+                    expectation,
+                    asked,
+                    written,
+                    expectation.band().sideOf(written),
+                    judged(expectation, written),
+                    remarks(slot, written),
+                    explanations.getOrDefault(slot.id(), List.of())));
+        }
+        return findings;
+    }
+
+    /** Circuit and step of the method that was not taken. If neither was, method 1 is the one that is missing. */
+    private Set<List<Object>> methodsLeftOut() {
+        Set<List<Object>> left = new HashSet<>();
+        for (Circuit circuit : key.rig().circuits()) {
+            if (!isTouched(circuit.id(), TestStep.R2)) {
+                left.add(List.of(circuit.id(), TestStep.R2));
+            } else if (!isTouched(circuit.id(), TestStep.R1_R2)) {
+                left.add(List.of(circuit.id(), TestStep.R1_R2));
+            }
+        }
+        return left;
+    }
+
+    private boolean isTouched(CircuitId circuit, TestStep step) {
+        return key.expectations().stream()
+                .map(Expectation::slot)
+                .filter(s ->
+                        s.step() == step && s.circuit().filter(circuit::equals).isPresent())
+                .anyMatch(s -> !sheet.isBlank(s.id()));
+    }
+
+    /**
+     * A judgement is held against the candidate's own reading where there is one: a wrong reading costs its own mark and
+     * not this one as well.
+     */
+    private Finding.Judged judged(Expectation expectation, Written written) {
+        if (expectation.slot().limit().isEmpty()) {
+            return Finding.Judged.NOT_ASKED;
+        }
+        Limit limit = expectation.slot().limit().get();
+        Boolean said = record.judgements().get(expectation.slot().id());
+        if (said == null) {
+            return Finding.Judged.MISSING;
+        }
+        boolean right = switch (written) {
+            case Written.Number number -> limit.isMetBy(number.ohms());
+            case Written.Above above -> limit.isMetBy(Double.POSITIVE_INFINITY);
+            case Written.Open open -> limit.isMetBy(Double.POSITIVE_INFINITY);
+            case Written.Blank blank -> limit.isMetBy(expectation.withFaults().ohms());
+            case Written.Unreadable u -> limit.isMetBy(expectation.withFaults().ohms());
+        };
+        return said == right ? Finding.Judged.RIGHT : Finding.Judged.WRONG;
+    }
+
+    private List<String> remarks(Slot slot, Written written) {
+        List<String> remarks = new ArrayList<>();
+        switch (written) {
+            case Written.Unreadable unreadable ->
+                remarks.add(unreadable.problem().given() + ": "
+                        + unreadable.problem().mend() + ".");
+            case Written.Open open ->
+                remarks.add("“" + open.text().strip()
+                        + "” does not say how far the instrument reads; over-range is written with its range, such as "
+                        + meter(slot).overRange().shown() + ".");
+            case Written.Above above -> {
+                if (!Check.same(above.ohms(), meter(slot).topOhms())) {
+                    remarks.add("This tester reads up to "
+                            + meter(slot).overRange().shown().substring(1) + ", so “"
+                            + above.text().strip() + "” is not what it showed.");
+                }
+            }
+            case Written.Number number -> {
+                if (number.ohms() > 0 && isBelowInvestigation(slot, number)) {
+                    remarks.add("Passes, but below 20\u2009MΩ a new circuit is looked into (common practice).");
+                }
+                if (number.ohms() == 0
+                        && meter(slot).show(0) instanceof prantel.core.instrument.Reading.Value zero
+                        && number.places() == 0) {
+                    remarks.add("A bare 0 is not a reading; this tester would show " + zero.shown() + ".");
+                }
+            }
+            case Written.Blank blank -> {}
+        }
+        return remarks;
+    }
+
+    private static boolean isBelowInvestigation(Slot slot, Written.Number number) {
+        return slot.step() == TestStep.INSULATION
+                && slot.limit().isPresent()
+                && number.ohms() >= InsulationMinimum.UP_TO_500_VOLTS_OHMS
+                && number.ohms() < InsulationMinimum.INVESTIGATE_BELOW_OHMS;
+    }
+
+    private Meter meter(Slot slot) {
+        return switch (slot) {
+            case Slot.Measured measured -> key.tester().meter(measured.function());
+            case Slot.Highest highest -> key.tester().ohmmeter();
+        };
+    }
+}

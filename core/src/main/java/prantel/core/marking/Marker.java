@@ -1,0 +1,296 @@
+package prantel.core.marking;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import prantel.core.diagnosis.Cause;
+import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Key;
+import prantel.core.instrument.Written;
+import prantel.core.marking.Finding.Judged;
+import prantel.core.marking.Mark.Award;
+import prantel.core.quantity.Check;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+import prantel.core.sequence.TestStep;
+
+/** Proposes marks for a candidate's record. Weights are the workshop scheme's: common practice, no source. */
+public final class Marker {
+    /** With at most this share of a step's readings off, half of its mark is kept. */
+    private static final double FEW = 0.25;
+
+    private final Key key;
+    private final CandidateRecord record;
+    private final List<Finding> findings;
+    private final List<Mark> marks = new ArrayList<>();
+
+    private Marker(Key key, CandidateRecord record) {
+        this.key = key;
+        this.record = record;
+        this.findings = new Findings(key, record).all();
+    }
+
+    /** The same key and record always give the same result. */
+    public static MarkedSheet mark(Key key, CandidateRecord record) {
+        Marker marker = new Marker(key, record);
+        marker.markPreparation();
+        marker.markStep("bonding", TestStep.BONDING, marker.of(TestStep.BONDING));
+        for (Circuit circuit : key.rig().circuits()) {
+            marker.markCircuit(circuit);
+        }
+        marker.marks.addAll(FaultMarks.of(key, record));
+        return new MarkedSheet(
+                key,
+                marker.findings,
+                marker.marks,
+                Outcome.of(marker.marks, key.scheme().passShare()));
+    }
+
+    private void markCircuit(Circuit circuit) {
+        CircuitId id = circuit.id();
+        for (TestStep step : List.of(TestStep.R1_R2, TestStep.R2)) {
+            List<Finding> asked = of(step, id).stream().filter(Finding::asked).toList();
+            if (!asked.isEmpty()) {
+                String prefix = id + "/" + (step == TestStep.R1_R2 ? "r1r2" : "r2");
+                markStep(prefix, step, asked);
+                markHighest(prefix, step, asked);
+            }
+        }
+        markOneMethod(circuit);
+        List<Finding> insulation = of(TestStep.INSULATION, id);
+        markStep(id + "/insulation", TestStep.INSULATION, insulation);
+        markNotation(id + "/insulation", insulation);
+    }
+
+    private void markStep(String prefix, TestStep step, List<Finding> asked) {
+        List<Finding> measured = asked.stream()
+                .filter(f -> f.expectation().slot() instanceof Slot.Measured)
+                .toList();
+        if (!measured.isEmpty()) {
+            markMeasured(prefix, step, measured);
+        }
+        List<Finding> judged =
+                asked.stream().filter(f -> f.judged() != Judged.NOT_ASKED).toList();
+        if (!judged.isEmpty()) {
+            markJudged(prefix, step, judged);
+        }
+    }
+
+    /** Leads that were not nulled cost once, in the preparation, and not again in every reading. */
+    private void markMeasured(String prefix, TestStep step, List<Finding> measured) {
+        List<Finding> off = measured.stream()
+                .filter(f -> f.side() != Side.INSIDE && !isTopCause(f, Cause.LEADS_NOT_NULLED))
+                .toList();
+        List<Finding> slips =
+                off.stream().filter(f -> isTopCause(f, Cause.SLIP_OF_TEN)).toList();
+        Award award = Award.NONE;
+        if (off.isEmpty()) {
+            award = Award.FULL;
+        } else if (slips.size() == off.size() || off.size() <= FEW * measured.size()) {
+            award = Award.HALF;
+        }
+        long leads = measured.stream()
+                .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
+                .count();
+        String evidence = off.isEmpty()
+                ? "All " + measured.size() + " readings are what this rig gives"
+                        + (leads > 0 ? ", less the leads." : ".")
+                : off.size() + " of " + measured.size() + " are not what this rig gives: "
+                        + off.stream().map(Marker::briefly).collect(Collectors.joining(", ")) + ".";
+        add(
+                prefix + "/measured",
+                step.label(),
+                "Measured rightly",
+                2,
+                award,
+                evidence,
+                slots(off.isEmpty() ? measured : off));
+    }
+
+    private void markJudged(String prefix, TestStep step, List<Finding> judged) {
+        List<Finding> wrong =
+                judged.stream().filter(f -> f.judged() != Judged.RIGHT).toList();
+        String evidence = wrong.isEmpty()
+                ? "Every judgement follows from the reading and the limit."
+                : wrong.stream()
+                        .map(f -> place(f)
+                                + (f.judged() == Judged.MISSING
+                                        ? " is not judged"
+                                        : " is judged against its limit wrongly"))
+                        .collect(Collectors.joining("; ", "", "."));
+        Award award = wrong.isEmpty() ? Award.FULL : wrong.size() <= FEW * judged.size() ? Award.HALF : Award.NONE;
+        add(
+                prefix + "/judged",
+                step.label(),
+                "Judged against the limit",
+                1,
+                award,
+                evidence,
+                slots(wrong.isEmpty() ? judged : wrong));
+    }
+
+    private void markPreparation() {
+        List<Finding> high = findings.stream()
+                .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
+                .toList();
+        String evidence = high.isEmpty()
+                ? "No continuity reading carries the resistance of the leads."
+                : "Lead resistance is in " + high.size() + " reading" + (high.size() == 1 ? "" : "s")
+                        + "; counts once for all of them.";
+        add(
+                "prepared",
+                "Preparation",
+                "Leads nulled",
+                1,
+                high.isEmpty() ? Award.FULL : Award.HALF,
+                evidence,
+                slots(high));
+    }
+
+    private void markHighest(String prefix, TestStep step, List<Finding> asked) {
+        for (Finding finding : asked) {
+            if (finding.expectation().slot() instanceof Slot.Highest slot) {
+                HighestCheck check = HighestCheck.of(finding, slot, findings);
+                add(
+                        prefix + "/highest",
+                        step.label(),
+                        "Highest reading recorded",
+                        1,
+                        check.award(),
+                        check.evidence(),
+                        List.of(slot.id()));
+            }
+        }
+    }
+
+    /** Both R1+R2 and R2 on record for one circuit suggests that numbers were made up. Common practice, no source. */
+    private void markOneMethod(Circuit circuit) {
+        List<Finding> filled = findings.stream()
+                .filter(f -> f.expectation().slot() instanceof Slot.Highest)
+                .filter(f -> f.expectation()
+                        .slot()
+                        .circuit()
+                        .filter(circuit.id()::equals)
+                        .isPresent())
+                .filter(f -> !(f.written() instanceof Written.Blank))
+                .toList();
+        boolean both = filled.size() > 1;
+        add(
+                circuit.id() + "/one-method",
+                "Record",
+                "R1+R2 or R2, not both",
+                1,
+                both ? Award.NONE : Award.FULL,
+                both
+                        ? "Both R1+R2 and R2 are filled for " + circuit.label()
+                                + ". One is asked for; ask how each was measured."
+                        : "One method is on record for " + circuit.label() + ".",
+                slots(filled));
+    }
+
+    private void markNotation(String prefix, List<Finding> insulation) {
+        List<Finding> bad = insulation.stream()
+                .filter(f ->
+                        !(f.written() instanceof Written.Number) && !f.remarks().isEmpty())
+                .toList();
+        add(
+                prefix + "/notation",
+                TestStep.INSULATION.label(),
+                "Written as the tester showed it",
+                1,
+                bad.isEmpty() ? Award.FULL : Award.HALF,
+                bad.isEmpty()
+                        ? "Units and over-range are written so that they can be read."
+                        : bad.getFirst().remarks().getFirst(),
+                slots(bad));
+    }
+
+    private void add(
+            String id, String group, String title, double weight, Award award, String evidence, List<SlotId> slots) {
+        marks.add(new Mark(id, group, title, weight, false, award, evidence, slots));
+    }
+
+    private List<Finding> of(TestStep step) {
+        return findings.stream()
+                .filter(f -> f.expectation().slot().step() == step)
+                .toList();
+    }
+
+    private List<Finding> of(TestStep step, CircuitId circuit) {
+        return of(step).stream()
+                .filter(f ->
+                        f.expectation().slot().circuit().filter(circuit::equals).isPresent())
+                .toList();
+    }
+
+    private static boolean isTopCause(Finding finding, Cause cause) {
+        return finding.asked()
+                && !finding.explanations().isEmpty()
+                && finding.explanations().getFirst().cause() == cause;
+    }
+
+    private static String briefly(Finding finding) {
+        return switch (finding.side()) {
+            case NOTHING -> place(finding) + " has no reading";
+            case ABOVE -> place(finding) + " is above";
+            case BELOW -> place(finding) + " is below";
+            case OVER_RANGE_INSTEAD -> place(finding) + " is over-range";
+            case INSIDE -> place(finding);
+        };
+    }
+
+    private static String place(Finding finding) {
+        Slot slot = finding.expectation().slot();
+        return slot.step() == TestStep.INSULATION
+                ? slot.quantity() + " at " + slot.where().replaceAll(".*, ", "")
+                : slot.where();
+    }
+
+    private static List<SlotId> slots(List<Finding> of) {
+        return of.stream().map(f -> f.expectation().slot().id()).toList();
+    }
+
+    /** Whether the box for the record holds the highest of the candidate's own readings. */
+    private record HighestCheck(Award award, String evidence) {
+        static HighestCheck of(Finding finding, Slot.Highest slot, List<Finding> all) {
+            List<Written> own = all.stream()
+                    .filter(f -> slot.of().contains(f.expectation().slot().id()))
+                    .map(Finding::written)
+                    .toList();
+            double highest = own.stream()
+                    .mapToDouble(w -> w instanceof Written.Number n ? n.ohms() : Double.NEGATIVE_INFINITY)
+                    .max()
+                    .orElse(Double.NEGATIVE_INFINITY);
+            boolean anyOver = own.stream().anyMatch(HighestCheck::isOver);
+            Written written = finding.written();
+            if (written instanceof Written.Blank) {
+                return new HighestCheck(Award.NONE, "Nothing is recorded for the circuit.");
+            }
+            if (anyOver && isOver(written)) {
+                return new HighestCheck(Award.FULL, "A point reads over-range, and that is what is recorded.");
+            }
+            if (written instanceof Written.Number number && highest > 0) {
+                if (Check.same(number.ohms(), highest)) {
+                    return anyOver
+                            ? new HighestCheck(
+                                    Award.HALF,
+                                    "The highest number is recorded, but a point reads over-range: that is higher.")
+                            : new HighestCheck(Award.FULL, "The highest of the candidate's own readings is recorded.");
+                }
+                return new HighestCheck(
+                        Award.NONE,
+                        number.text().strip() + " is recorded; the highest reading on the sheet is "
+                                + Check.plain(highest) + "\u2009Ω.");
+            }
+            return finding.side() == Side.INSIDE
+                    ? new HighestCheck(Award.HALF, "Right, but the readings it was chosen from are missing.")
+                    : new HighestCheck(Award.NONE, "It is not one of the candidate's own readings.");
+        }
+
+        private static boolean isOver(Written written) {
+            return written instanceof Written.Above || written instanceof Written.Open;
+        }
+    }
+}

@@ -1,0 +1,46 @@
+package prantel.core.network;
+
+import prantel.core.network.Branch.End;
+
+/**
+ * A small change of a network. Faults, set-ups for a test and mistakes in them are all lists of these; what they mean is
+ * known outside.
+ */
+public sealed interface Edit {
+
+    /** Nothing flows through the branch any more. */
+    record Open(BranchId branch) implements Edit {}
+
+    /** The branch has this resistance from now on, Ω, above 0: a switch closed, another cable, a worn joint. */
+    record Substitute(BranchId branch, double ohms) implements Edit {
+        public Substitute {
+            requirePositive(ohms, "Substitute " + branch);
+        }
+    }
+
+    /** Adds resistance to a branch, Ω, above 0. An open branch stays open. */
+    record PutInSeries(BranchId branch, double ohms) implements Edit {
+        public PutInSeries {
+            requirePositive(ohms, "PutInSeries " + branch);
+        }
+    }
+
+    /** A new resistance between two terminals, Ω, above 0, beside whatever is there. */
+    record Bridge(Terminal a, Terminal b, double ohms) implements Edit {
+        public Bridge {
+            requirePositive(ohms, "Bridge " + a + " to " + b);
+        }
+    }
+
+    /** Two branch ends change places: what was connected where x is, is now connected where y was, and back. */
+    record Exchange(BranchEnd x, BranchEnd y) implements Edit {}
+
+    /** An end of a branch, for {@link Exchange}. */
+    record BranchEnd(BranchId branch, End end) {}
+
+    private static void requirePositive(double ohms, String what) {
+        if (!(ohms > 0) || ohms == Double.POSITIVE_INFINITY) {
+            throw new IllegalArgumentException(what + ": resistance is " + ohms + " Ω; give a finite number above 0");
+        }
+    }
+}

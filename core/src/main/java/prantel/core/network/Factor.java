@@ -1,0 +1,125 @@
+package prantel.core.network;
+
+import java.util.Arrays;
+
+/**
+ * Every node of a network eliminated once by star–mesh, with what each elimination passed on to the nodes above it.
+ *
+ * <p>A reading or an edit concerns a few nodes. Only they and their ancestors in the elimination tree have to be treated
+ * again; all other nodes' effect on them is kept here as {@link #passedOn}. Nothing is ever subtracted, so re-doing a
+ * path gives the same digits as starting afresh with the path's nodes last.
+ */
+final class Factor {
+    final EliminationTree tree;
+    /** For each node: branches whose other end is eliminated later, as indices into the network's arrays. */
+    final int[][] branchesBelow;
+    /** For each node: conductances passed on between its higher neighbours, lower triangle by rows (i, j < i), S. */
+    private final double[][] passedOn;
+
+    private final int[] from;
+    private final int[] to;
+    private final double[] siemens;
+
+    /** @param siemens conductance of each branch, S, 0 for an open one; read during construction and by later paths */
+    Factor(int nodes, int[] from, int[] to, double[] siemens) {
+        this.from = from;
+        this.to = to;
+        this.siemens = siemens;
+        int[] closed = java.util.stream.IntStream.range(0, from.length)
+                .filter(b -> siemens[b] > 0)
+                .toArray();
+        tree = new EliminationTree(
+                nodes,
+                Arrays.stream(closed).map(b -> from[b]).toArray(),
+                Arrays.stream(closed).map(b -> to[b]).toArray());
+        branchesBelow = assignBranches(nodes);
+        passedOn = new double[nodes][];
+        eliminateAll(nodes);
+    }
+
+    private int[][] assignBranches(int nodes) {
+        int[] count = new int[nodes];
+        int[] lower = new int[from.length];
+        for (int b = 0; b < from.length; b++) {
+            lower[b] = tree.position[from[b]] < tree.position[to[b]] ? from[b] : to[b];
+            count[lower[b]]++;
+        }
+        int[][] lists = new int[nodes][];
+        for (int n = 0; n < nodes; n++) {
+            lists[n] = new int[count[n]];
+        }
+        for (int b = from.length - 1; b >= 0; b--) {
+            lists[lower[b]][--count[lower[b]]] = b;
+        }
+        return lists;
+    }
+
+    private void eliminateAll(int nodes) {
+        int[] slot = new int[nodes];
+        for (int node : tree.order) {
+            int[] above = tree.higher[node];
+            for (int i = 0; i < above.length; i++) {
+                slot[above[i]] = i;
+            }
+            double[] row = new double[above.length];
+            double[] mesh = new double[above.length * (above.length - 1) / 2];
+            for (int b : branchesBelow[node]) {
+                if (siemens[b] > 0) {
+                    row[slot[from[b] == node ? to[b] : from[b]]] += siemens[b];
+                }
+            }
+            for (int child : tree.children[node]) {
+                addPassedOn(child, node, slot, row, mesh);
+            }
+            starToMesh(row, mesh);
+            passedOn[node] = mesh;
+        }
+    }
+
+    private void addPassedOn(int child, int node, int[] slot, double[] row, double[] mesh) {
+        int[] ends = tree.higher[child];
+        double[] passed = passedOn[child];
+        for (int i = 1, at = 0; i < ends.length; i++) {
+            for (int j = 0; j < i; j++, at++) {
+                // ends are in order of elimination, so only the first of them can be the node itself
+                if (ends[j] == node) {
+                    row[slot[ends[i]]] += passed[at];
+                } else {
+                    mesh[triangle(slot[ends[i]], slot[ends[j]])] += passed[at];
+                }
+            }
+        }
+    }
+
+    private static void starToMesh(double[] row, double[] mesh) {
+        double sum = 0;
+        for (double g : row) {
+            sum += g;
+        }
+        for (int i = 1, at = 0; i < row.length; i++) {
+            for (int j = 0; j < i; j++, at++) {
+                mesh[at] += row[i] * row[j] / sum;
+            }
+        }
+    }
+
+    private static int triangle(int i, int j) {
+        return i > j ? i * (i - 1) / 2 + j : j * (j - 1) / 2 + i;
+    }
+
+    /** Adds to {@code sink} what the eliminated subtree under {@code child} puts between its higher neighbours. */
+    void passOn(int child, ConductanceSink sink) {
+        int[] ends = tree.higher[child];
+        double[] passed = passedOn[child];
+        for (int i = 1, at = 0; i < ends.length; i++) {
+            for (int j = 0; j < i; j++, at++) {
+                sink.add(ends[i], ends[j], passed[at]);
+            }
+        }
+    }
+
+    /** Receives a conductance between two nodes, S. */
+    interface ConductanceSink {
+        void add(int a, int b, double siemens);
+    }
+}

@@ -1,0 +1,100 @@
+package prantel.core.quantity;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Pattern;
+
+/** Checks for compact constructors: a value that exists is valid. Each failure is a {@link ProblemsException}. */
+public final class Check {
+    private static final Pattern ID = Pattern.compile("[a-z0-9]+(-[a-z0-9]+)*");
+    private static final int LONGEST_ID = 60;
+    private static final int LONGEST_NAME = 120;
+
+    private Check() {}
+
+    public static double positive(double value, String field, String unit) {
+        return within(value, Double.MIN_NORMAL, Double.MAX_VALUE, field, unit, "a number above 0");
+    }
+
+    public static double notNegative(double value, String field, String unit) {
+        return within(value, 0, Double.MAX_VALUE, field, unit, "0 or a number above it");
+    }
+
+    /** A finite number from low to high, both allowed. */
+    public static double between(double value, double low, double high, String field, String unit) {
+        return within(value, low, high, field, unit, "a number from " + plain(low) + " to " + plain(high));
+    }
+
+    private static double within(double value, double low, double high, String field, String unit, String allowed) {
+        if (!(value >= low && value <= high)) {
+            throw new ProblemsException(
+                    new Problem("out-of-range", field, plain(value) + " " + unit, "give " + allowed + ", in " + unit));
+        }
+        return value;
+    }
+
+    /** Lower-case letters, digits and single hyphens, at most 60 characters: fit for a path, a file name and a net list. */
+    public static String id(String value, String field) {
+        if (value.length() > LONGEST_ID || !ID.matcher(value).matches()) {
+            throw new ProblemsException(new Problem(
+                    "bad-id",
+                    field,
+                    quoted(value),
+                    "give an id of lower-case letters, digits and hyphens, at most " + LONGEST_ID
+                            + " characters, such as \"socket-3\""));
+        }
+        return value;
+    }
+
+    public static String name(String value, String field) {
+        if (value.isBlank() || value.length() > LONGEST_NAME) {
+            throw new ProblemsException(new Problem(
+                    "bad-name", field, quoted(value), "give a name of 1 to " + LONGEST_NAME + " characters"));
+        }
+        return value;
+    }
+
+    /** No two items with the same key; `field` is where the list stands and the index is added to it. */
+    public static <T> void distinct(List<T> items, Function<T, String> key, String field) {
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < items.size(); i++) {
+            String id = key.apply(items.get(i));
+            if (!seen.add(id)) {
+                throw new ProblemsException(
+                        new Problem("duplicate-id", field + "/" + i + "/id", quoted(id), "give each its own id"));
+            }
+        }
+    }
+
+    public static void that(boolean holds, String code, String where, String given, String mend) {
+        if (!holds) {
+            throw new ProblemsException(new Problem(code, where, given, mend));
+        }
+    }
+
+    /** Whether two written numbers are the same number: equal but for rounding in the last bits. */
+    public static boolean same(double a, double b) {
+        return Math.abs(a - b) <= 1e-9 * Math.max(Math.abs(a), Math.abs(b));
+    }
+
+    public static String quoted(String value) {
+        return "\"" + (value.length() > 80 ? value.substring(0, 80) + "…" : value) + "\"";
+    }
+
+    /** A number for a sentence: no exponent for everyday sizes, no trailing zeros. */
+    public static String plain(double value) {
+        if (Double.isNaN(value) || Double.isInfinite(value)) {
+            return String.valueOf(value);
+        }
+        double size = Math.abs(value);
+        if (size != 0 && (size < 1e-4 || size >= 1e9)) {
+            return String.format(Locale.ROOT, "%.4g", value);
+        }
+        return new java.math.BigDecimal(String.format(Locale.ROOT, "%.6f", value))
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+}

@@ -1,0 +1,43 @@
+package prantel.core.quantity;
+
+/** A unit in which readings are shown and written down. */
+public enum Unit {
+    OHM("Ω", Dimension.RESISTANCE, 1),
+    MILLIOHM("mΩ", Dimension.RESISTANCE, 1e-3),
+    KILOHM("kΩ", Dimension.RESISTANCE, 1e3),
+    MEGOHM("MΩ", Dimension.RESISTANCE, 1e6),
+    GIGAOHM("GΩ", Dimension.RESISTANCE, 1e9);
+
+    /** What a unit measures; only units of one dimension convert into each other. */
+    public enum Dimension {
+        RESISTANCE
+    }
+
+    private final String symbol;
+    private final Dimension dimension;
+    private final double inBase;
+
+    Unit(String symbol, Dimension dimension, double inBase) {
+        this.symbol = symbol;
+        this.dimension = dimension;
+        this.inBase = inBase;
+    }
+
+    public String symbol() {
+        return symbol;
+    }
+
+    public Dimension dimension() {
+        return dimension;
+    }
+
+    /** A value in this unit, given in the base unit of the dimension (Ω). */
+    public double toBase(double value) {
+        return value * inBase;
+    }
+
+    /** A value in the base unit (Ω), given in this unit. */
+    public double fromBase(double base) {
+        return base / inBase;
+    }
+}

@@ -1,0 +1,37 @@
+package prantel.core.rig;
+
+/**
+ * How a rig as built may differ from the rig as declared: a factor for each kind of branch. Because raising any
+ * resistance never lowers a reading, compiling with all factors low and with all high gives the two ends between which
+ * every reading of the real rig lies.
+ *
+ * @param cable on conductor resistance
+ * @param joints on terminations and contacts
+ * @param insulation on insulation resistance
+ * @param setResistor on the resistance of a fault that is set
+ */
+public record Variation(double cable, double joints, double insulation, double setResistor) {
+    public static final Variation NONE = new Variation(1, 1, 1, 1);
+
+    public Variation {
+        if (!(cable > 0 && joints > 0 && insulation > 0 && setResistor > 0)) {
+            throw new IllegalArgumentException("Variation factors must be above 0");
+        }
+    }
+
+    public Variation onlyCable() {
+        return new Variation(cable, 1, 1, 1);
+    }
+
+    public Variation onlyJoints() {
+        return new Variation(1, joints, 1, 1);
+    }
+
+    public Variation onlyInsulation() {
+        return new Variation(1, 1, insulation, 1);
+    }
+
+    public Variation onlySetResistor() {
+        return new Variation(1, 1, 1, setResistor);
+    }
+}
