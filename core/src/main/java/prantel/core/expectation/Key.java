@@ -87,7 +87,8 @@ public final class Key {
         return bySlot.containsKey(id);
     }
 
-    /** Why the band of a reading is as wide as it is, each cause alone; the causes that move nothing are left out. */
+    /** Why the band of a reading is as wide as it is, each cause alone; causes that move it by less
+     * than a tenth of a digit are left out. */
     public List<BandReason> reasons(Slot.Measured slot) {
         Meter meter = tester.meter(slot.function());
         double nominal = new Bench(rig, faults, Variation.NONE).ohms(slot);
@@ -113,7 +114,8 @@ public final class Key {
             List<BandReason> reasons, String cause, Slot.Measured slot, double nominal, Variation low, Variation high) {
         double down = new Bench(rig, faults, low).ohms(slot) - nominal;
         double up = new Bench(rig, faults, high).ohms(slot) - nominal;
-        if (Math.abs(down) > 1e-9 * nominal || Math.abs(up) > 1e-9 * nominal) {
+        double worthSaying = tester.meter(slot.function()).resolutionOhms(nominal) / 10;
+        if (Math.abs(down) > worthSaying || Math.abs(up) > worthSaying) {
             reasons.add(new BandReason(cause, down, up));
         }
     }

@@ -37,7 +37,8 @@ class NetworkTest {
         assertThat(parallel.resistance(t(0), t(1))).isCloseTo(1.2, within(CLOSE));
     }
 
-    // Textbook: the edges of a cube of equal resistors read 5/6 R over its diagonal, 3/4 R over a face, 7/12 R over an edge.
+    // Textbook: the edges of a cube of equal resistors read 5/6 R over its diagonal, 3/4 R over a face, 7/12 R over an
+    // edge.
     @Test
     void cubeOfEqualResistorsReadsAsInTheTextbook() {
         List<Branch> edges = new ArrayList<>();
@@ -134,7 +135,8 @@ class NetworkTest {
         Network network = Network.of(branches);
         List<Terminal> terminals = List.copyOf(network.terminals());
         for (Branch branch : branches) {
-            Network raised = network.with(List.of(new Edit.PutInSeries(branch.id(), branch.ohms() * random.nextDouble(0.01, 9))));
+            Network raised = network.with(
+                    List.of(new Edit.PutInSeries(branch.id(), branch.ohms() * random.nextDouble(0.01, 9))));
             for (int i = 1; i < terminals.size(); i++) {
                 double before = network.resistance(terminals.get(0), terminals.get(i));
                 double after = raised.resistance(terminals.get(0), terminals.get(i));
@@ -180,12 +182,16 @@ class NetworkTest {
         double before = network.resistance(t(0), t(2));
         Network opened = network.with(List.of(new Edit.Open(new BranchId("a"))));
         assertThat(opened.resistance(t(0), t(2))).isInfinite();
-        assertThat(opened.with(List.of(new Edit.PutInSeries(new BranchId("a"), 1))).resistance(t(0), t(2)))
+        assertThat(opened.with(List.of(new Edit.PutInSeries(new BranchId("a"), 1)))
+                        .resistance(t(0), t(2)))
                 .as("an open branch stays open")
                 .isInfinite();
-        assertThat(opened.with(List.of(new Edit.Substitute(new BranchId("a"), 0.3))).resistance(t(0), t(2)))
+        assertThat(opened.with(List.of(new Edit.Substitute(new BranchId("a"), 0.3)))
+                        .resistance(t(0), t(2)))
                 .isEqualTo(before);
-        assertThat(network.resistance(t(0), t(2))).as("the first network is untouched").isEqualTo(before);
+        assertThat(network.resistance(t(0), t(2)))
+                .as("the first network is untouched")
+                .isEqualTo(before);
     }
 
     @Test
@@ -213,10 +219,14 @@ class NetworkTest {
     void wrongInputIsNamed() {
         Network network = Network.of(List.of(branch("a", 0, 1, 1)));
         assertThatThrownBy(() -> network.resistance(t(0), t(9))).hasMessageContaining("t9");
-        assertThatThrownBy(() -> network.with(List.of(new Edit.Open(new BranchId("zz"))))).hasMessageContaining("zz");
-        assertThatThrownBy(() -> branch("bad", 0, 1, -1)).hasMessageContaining("bad").hasMessageContaining("-1");
+        assertThatThrownBy(() -> network.with(List.of(new Edit.Open(new BranchId("zz")))))
+                .hasMessageContaining("zz");
+        assertThatThrownBy(() -> branch("bad", 0, 1, -1))
+                .hasMessageContaining("bad")
+                .hasMessageContaining("-1");
         assertThatThrownBy(() -> branch("bad", 0, 1, Double.NaN)).hasMessageContaining("NaN");
-        assertThatThrownBy(() -> Network.of(List.of(branch("a", 0, 1, 1), branch("a", 1, 2, 1)))).hasMessageContaining("a");
+        assertThatThrownBy(() -> Network.of(List.of(branch("a", 0, 1, 1), branch("a", 1, 2, 1))))
+                .hasMessageContaining("a");
     }
 
     private static void assertSame(double actual, double expected, String what) {

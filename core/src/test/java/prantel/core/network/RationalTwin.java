@@ -26,7 +26,8 @@ final class RationalTwin {
         while (g.size() > 2) {
             Terminal k = g.keySet().stream()
                     .filter(t -> !t.equals(a) && !t.equals(b))
-                    .min(Comparator.comparingInt(t -> Objects.requireNonNull(g.get(t)).size()))
+                    .min(Comparator.comparingInt(
+                            t -> Objects.requireNonNull(g.get(t)).size()))
                     .orElseThrow();
             Map<Terminal, Fraction> row = g.remove(k);
             Fraction sum = row.values().stream().reduce(Fraction.ZERO, Fraction::plus);
@@ -34,7 +35,11 @@ final class RationalTwin {
             ends.forEach(end -> g.get(end).remove(k));
             for (int i = 0; i < ends.size(); i++) {
                 for (int j = 0; j < i; j++) {
-                    add(g, ends.get(i), ends.get(j), row.get(ends.get(i)).times(row.get(ends.get(j))).over(sum));
+                    add(
+                            g,
+                            ends.get(i),
+                            ends.get(j),
+                            row.get(ends.get(i)).times(row.get(ends.get(j))).over(sum));
                 }
             }
         }
@@ -73,7 +78,9 @@ final class RationalTwin {
         }
 
         double toDouble() {
-            return new BigDecimal(up).divide(new BigDecimal(down), java.math.MathContext.DECIMAL64).doubleValue();
+            return new BigDecimal(up)
+                    .divide(new BigDecimal(down), java.math.MathContext.DECIMAL64)
+                    .doubleValue();
         }
     }
 }

@@ -1,0 +1,55 @@
+package prantel.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** Arrows inside core point one way: from marking down to quantity. */
+@AnalyzeClasses(packages = "prantel.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+    @ArchTest
+    static final ArchRule coreKnowsOnlyTheJdk = classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage("prantel.core..", "java.lang..", "java.util..", "java.math..", "org.jspecify..")
+            .because("core must run without Spring, SQL, JSON, files or a clock");
+
+    @ArchTest
+    static final ArchRule arrowsPointDown = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("marking")
+            .definedBy("prantel.core.marking")
+            .layer("diagnosis")
+            .definedBy("prantel.core.diagnosis")
+            .layer("expectation")
+            .definedBy("prantel.core.expectation")
+            .layer("sequence")
+            .definedBy("prantel.core.sequence")
+            .layer("fault")
+            .definedBy("prantel.core.fault")
+            .layer("instrument")
+            .definedBy("prantel.core.instrument")
+            .layer("rig")
+            .definedBy("prantel.core.rig")
+            .layer("network")
+            .definedBy("prantel.core.network")
+            .layer("limits")
+            .definedBy("prantel.core.limits")
+            .whereLayer("marking")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("diagnosis")
+            .mayOnlyBeAccessedByLayers("marking")
+            .whereLayer("expectation")
+            .mayOnlyBeAccessedByLayers("diagnosis", "marking")
+            .whereLayer("sequence")
+            .mayOnlyBeAccessedByLayers("expectation", "diagnosis", "marking")
+            .whereLayer("fault")
+            .mayOnlyBeAccessedByLayers("expectation", "diagnosis", "marking")
+            .whereLayer("instrument")
+            .mayOnlyBeAccessedByLayers("sequence", "expectation", "diagnosis", "marking");
+}

@@ -1,0 +1,74 @@
+package prantel.core.instrument;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import prantel.core.quantity.Unit;
+
+/** How readings are written down: common practice, no source. */
+class NotationTest {
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "0.43|OHM|0.43",
+                "0,43|OHM|0.43",
+                ".43|OHM|0.43",
+                "0.43 Ω|OHM|0.43",
+                "0.43\u2126|OHM|0.43",
+                "0.43 ohms|OHM|0.43",
+                "430 mΩ|OHM|0.43",
+                "0.5|MEGOHM|5e5",
+                "0,5 MΩ|MEGOHM|5e5",
+                "500 kΩ|MEGOHM|5e5",
+                "1.2 GΩ|MEGOHM|1.2e9",
+                "0.62|MEGOHM|6.2e5",
+                "12|OHM|12"
+            })
+    void numbersKeepTheirUnit(String text, Unit box, double ohms) {
+        assertThat(Notation.read(text, box))
+                .isInstanceOfSatisfying(
+                        Written.Number.class, n -> assertThat(n.ohms()).isCloseTo(ohms, within(ohms * 1e-12)));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {">999|9.99e8", "+999|9.99e8", "> 200 MΩ|2e8", ">999MΩ|9.99e8", "+ 299 MΩ|2.99e8", ">1 GΩ|1e9"})
+    void overRangeKeepsItsRange(String text, double ohms) {
+        assertThat(Notation.read(text, Unit.MEGOHM))
+                .isInstanceOfSatisfying(
+                        Written.Above.class, a -> assertThat(a.ohms()).isCloseTo(ohms, within(1.0)));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"open", "O/C", "OL", "O.L."})
+    void openIsOverRangeWithoutARange(String text) {
+        assertThat(Notation.read(text, Unit.OHM)).isInstanceOf(Written.Open.class);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"∞", "clear", "0.4.3", "0.43 V", "-0.2", "abc", "1e5", "--", "12345678901", "<1"})
+    void whatIsNoReadingSaysHowToWriteOne(String text) {
+        assertThat(Notation.read(text, Unit.OHM)).isInstanceOfSatisfying(Written.Unreadable.class, u -> {
+            assertThat(u.problem().given()).contains(text);
+            assertThat(u.problem().mend()).isNotBlank();
+        });
+    }
+
+    @Test
+    void nothingIsBlank() {
+        assertThat(Notation.read("  ", Unit.OHM)).isInstanceOf(Written.Blank.class);
+    }
+
+    @Test
+    void milliAndMegaAreToldApartByTheirCase() {
+        assertThat(((Written.Number) Notation.read("5 mΩ", Unit.OHM)).ohms()).isCloseTo(0.005, within(1e-15));
+        assertThat(((Written.Number) Notation.read("5 MΩ", Unit.OHM)).ohms()).isCloseTo(5e6, within(1e-3));
+    }
+}
