@@ -3,7 +3,6 @@ package prantel.core.diagnosis;
 import java.util.Locale;
 import prantel.core.expectation.Band;
 import prantel.core.expectation.Bench;
-import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Meter;
 import prantel.core.quantity.Unit;
@@ -45,10 +44,6 @@ final class Case {
                         low.ohms(slot, setUp, java.util.List.of()) + addedOhms,
                         high.ohms(slot, setUp, java.util.List.of()) + addedOhms,
                         meter));
-    }
-
-    Expectation expectation(Slot slot) {
-        return key.expectation(slot.id());
     }
 
     /** Ω in the unit of the box, to two figures after the point: for sentences. */

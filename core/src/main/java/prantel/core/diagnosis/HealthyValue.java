@@ -2,6 +2,7 @@ package prantel.core.diagnosis;
 
 import java.util.List;
 import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Change;
 import prantel.core.expectation.Expectation;
 import prantel.core.instrument.Written;
 
@@ -9,7 +10,7 @@ import prantel.core.instrument.Written;
 final class HealthyValue implements Mistake {
     @Override
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
-        if (expectation.visibility() == Expectation.Visibility.HIDDEN
+        if (expectation.change().visibility() == Change.Visibility.HIDDEN
                 || expectation.healthyBand().sideOf(written) != Side.INSIDE) {
             return List.of();
         }

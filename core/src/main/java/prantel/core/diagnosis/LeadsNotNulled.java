@@ -1,26 +1,27 @@
 package prantel.core.diagnosis;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import prantel.core.expectation.Band.Side;
 import prantel.core.expectation.Expectation;
+import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
 import prantel.core.sequence.Slot;
 
-/** The leads' own resistance is in the reading. Shows in all continuity readings alike, so they are counted together. */
+/** The leads' own resistance is in the reading. Shows in all readings with the same leads, so they are counted together. */
 final class LeadsNotNulled implements Mistake {
     @Override
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
-        if (!(expectation.slot() instanceof Slot.Measured slot)
-                || slot.function().isInsulation()
+        Optional<Slot.Measured> taken = takenAt(expectation, theCase);
+        if (taken.isEmpty()
+                || taken.get().function().isInsulation()
                 || !(written instanceof Written.Number number)
-                || !fits(slot, number, theCase)) {
+                || !fits(taken.get(), number, theCase)) {
             return List.of();
         }
-        List<Expectation> wrong = theCase.key.expectations().stream()
-                .filter(e ->
-                        e.slot() instanceof Slot.Measured m && !m.function().isInsulation())
-                .filter(e -> isWrongNumber(e, theCase))
-                .toList();
+        Slot.Measured slot = taken.get();
+        List<Expectation> wrong = wrongNumbers(slot.function(), theCase);
         long fitting = wrong.stream()
                 .filter(e -> fits(
                         (Slot.Measured) e.slot(),
@@ -30,21 +31,38 @@ final class LeadsNotNulled implements Mistake {
         double leadOhms = theCase.key.tester().leadOhms(slot.function());
         double above = number.ohms() - expectation.withFaults().ohms();
         String evidence = number.text().strip() + " is " + Case.shown(above, slot.boxUnit())
-                + " above what this rig gives; these leads measure " + Case.shown(leadOhms, slot.boxUnit())
-                + ". Taking that off puts " + fitting + " of " + wrong.size()
-                + " continuity readings that are out of band inside it.";
-        double likelihood = Cause.LEADS_NOT_NULLED.prior() * fitting / wrong.size();
+                + " above what this rig gives; these leads measure " + Case.shown(leadOhms, slot.boxUnit()) + "."
+                + (wrong.isEmpty()
+                        ? ""
+                        : " Taking that off puts " + fitting + " of " + wrong.size()
+                                + " readings with these leads back inside their bands.");
+        double share = wrong.isEmpty() ? 1 : (double) fitting / wrong.size();
         return List.of(new Explanation(
-                slot.id(),
+                expectation.slot().id(),
                 Cause.LEADS_NOT_NULLED,
                 theCase.simulate(slot, slot.setUp(), leadOhms).shown(),
                 evidence,
-                likelihood));
+                Cause.LEADS_NOT_NULLED.prior() * share));
     }
 
-    private static boolean isWrongNumber(Expectation expectation, Case theCase) {
-        Written written = theCase.sheet.at(expectation.slot().id());
-        return written instanceof Written.Number && expectation.band().sideOf(written) != Side.INSIDE;
+    /** The slot itself, or for the box of the highest reading the point that reads highest. */
+    private static Optional<Slot.Measured> takenAt(Expectation expectation, Case theCase) {
+        return switch (expectation.slot()) {
+            case Slot.Measured measured -> Optional.of(measured);
+            case Slot.Highest highest ->
+                highest.of().stream()
+                        .map(theCase.key::expectation)
+                        .max(Comparator.comparingDouble(e -> e.withFaults().ohms()))
+                        .map(e -> (Slot.Measured) e.slot());
+        };
+    }
+
+    private static List<Expectation> wrongNumbers(Function function, Case theCase) {
+        return theCase.key.expectations().stream()
+                .filter(e -> e.slot() instanceof Slot.Measured m && m.function() == function)
+                .filter(e -> theCase.sheet.at(e.slot().id()) instanceof Written.Number number
+                        && e.band().sideOf(number) != Side.INSIDE)
+                .toList();
     }
 
     private static boolean fits(Slot.Measured slot, Written.Number number, Case theCase) {

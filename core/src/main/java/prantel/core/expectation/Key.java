@@ -26,6 +26,9 @@ public final class Key {
     private final FaultSet faults;
     private final Tester tester;
     private final Scheme scheme;
+    private final Map<Variation, Network> compiled = new java.util.HashMap<>();
+    private final Ends healthy;
+    private final Ends faulted;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
 
     private Key(Rig rig, FaultSet faults, Tester tester, Scheme scheme) {
@@ -33,19 +36,19 @@ public final class Key {
         this.faults = faults;
         this.tester = tester;
         this.scheme = scheme;
+        healthy = ends(FaultSet.NONE);
+        faulted = faults.isEmpty() ? healthy : ends(faults);
     }
 
     /** @throws ProblemsException if a fault does not fit the rig */
     public static Key of(Rig rig, FaultSet faults, Tester tester, Scheme scheme) {
         faults.checkOn(rig);
         Key key = new Key(rig, faults, tester, scheme);
-        Ends healthy = key.ends(FaultSet.NONE);
-        Ends faulted = faults.isEmpty() ? healthy : key.ends(faults);
         for (Slot slot : SlotPlan.of(rig, scheme)) {
             key.bySlot.put(
                     slot.id(),
                     switch (slot) {
-                        case Slot.Measured measured -> key.expect(measured, healthy, faulted);
+                        case Slot.Measured measured -> key.expect(measured);
                         case Slot.Highest highest -> key.highest(highest);
                     });
         }
@@ -120,7 +123,8 @@ public final class Key {
         }
     }
 
-    private Expectation expect(Slot.Measured slot, Ends healthy, Ends faulted) {
+    /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */
+    Expectation expect(Slot.Measured slot) {
         Meter meter = tester.meter(slot.function());
         return new Expectation(
                 slot,
@@ -166,8 +170,6 @@ public final class Key {
         Network healthy = compiled.computeIfAbsent(variation, v -> RigCompiler.compile(rig, v));
         return Bench.of(healthy, rig, set, variation);
     }
-
-    private final Map<Variation, Network> compiled = new java.util.HashMap<>();
 
     /** The rig as declared and at both ends of what it may be. */
     private record Ends(Bench nominal, Bench low, Bench high) {}

@@ -8,7 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import prantel.core.expectation.Expectation.Visibility;
+import prantel.core.expectation.Change.Visibility;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
@@ -75,11 +75,11 @@ class KeyTest {
     @Test
     void cpcOpenReadsOverRangeBeyondAndHealthyBefore() {
         Key key = key(Rigs.fiveSockets(), Faults.cpcOpenAfter(3));
-        assertThat(at(key, "sockets/r1r2/socket-3").timesTolerance()).isZero();
+        assertThat(at(key, "sockets/r1r2/socket-3").change().timesTolerance()).isZero();
         assertThat(at(key, "sockets/r1r2/socket-4").withFaults()).isInstanceOf(Reading.OverRange.class);
         assertThat(at(key, "sockets/r2/socket-5").withFaults()).isInstanceOf(Reading.OverRange.class);
         assertThat(at(key, "sockets/r1r2").withFaults()).isInstanceOf(Reading.OverRange.class);
-        assertThat(at(key, "sockets/r1r2/socket-4").visibility()).isEqualTo(Visibility.FINDABLE);
+        assertThat(at(key, "sockets/r1r2/socket-4").change().visibility()).isEqualTo(Visibility.FINDABLE);
     }
 
     @Test
@@ -96,15 +96,15 @@ class KeyTest {
     @Test
     void jointInTheLineDoesNotShowInR2() {
         Key key = key(Rigs.fiveSockets(), Faults.joint(3, Conductor.LINE, 0.62));
-        assertThat(at(key, "sockets/r2/socket-5").timesTolerance()).isZero();
-        assertThat(at(key, "sockets/r1r2/socket-5").visibility()).isEqualTo(Visibility.FINDABLE);
+        assertThat(at(key, "sockets/r2/socket-5").change().timesTolerance()).isZero();
+        assertThat(at(key, "sockets/r1r2/socket-5").change().visibility()).isEqualTo(Visibility.FINDABLE);
     }
 
     @Test
     void reversedSocketReadsOpenBetweenLineAndEarthThereOnly() {
         Key key = key(Rigs.fiveSockets(), Faults.reversed(3));
         assertThat(at(key, "sockets/r1r2/socket-3").withFaults()).isInstanceOf(Reading.OverRange.class);
-        assertThat(at(key, "sockets/r1r2/socket-4").timesTolerance()).isZero();
+        assertThat(at(key, "sockets/r1r2/socket-4").change().timesTolerance()).isZero();
     }
 
     @Test
@@ -113,23 +113,23 @@ class KeyTest {
         Expectation lineEarth = at(key, "sockets/ir500/l-e");
         assertThat(lineEarth.withFaults().shown()).isEqualTo("0.50\u2009MΩ");
         assertThat(lineEarth.satisfactory()).contains(false);
-        assertThat(lineEarth.visibility()).isEqualTo(Visibility.FINDABLE);
+        assertThat(lineEarth.change().visibility()).isEqualTo(Visibility.FINDABLE);
         assertThat(at(key, "sockets/ir500/l-n").satisfactory()).contains(true);
     }
 
     @Test
     void paintUnderTheClampShowsOnThePipeOnly() {
         Key key = key(Rigs.fiveSockets(), Faults.clampOnPaint(Rigs.WATER));
-        assertThat(at(key, "bond/water/clamp").timesTolerance()).isZero();
+        assertThat(at(key, "bond/water/clamp").change().timesTolerance()).isZero();
         assertThat(at(key, "bond/water/part").withFaults()).isInstanceOf(Reading.OverRange.class);
-        assertThat(at(key, "bond/gas/part").timesTolerance()).isZero();
+        assertThat(at(key, "bond/gas/part").change().timesTolerance()).isZero();
     }
 
     // A 0.02 Ω joint in a 0.9 Ω circuit is unfair (handbook §5); the smallest joint there is, 0.05 Ω, is hidden too.
     @Test
     void smallJointFarOutIsHidden() {
         Key key = key(Rigs.fiveSockets(), Faults.joint(5, Conductor.CPC, 0.05));
-        assertThat(at(key, "sockets/r1r2/socket-5").visibility()).isEqualTo(Visibility.HIDDEN);
+        assertThat(at(key, "sockets/r1r2/socket-5").change().visibility()).isEqualTo(Visibility.HIDDEN);
     }
 
     @Test

@@ -7,7 +7,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Change;
 import prantel.core.expectation.Key;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
@@ -36,9 +36,9 @@ class FaultCatalogueTest {
     @MethodSource("everyUsualFaultEverywhere")
     void usualFaultIsFindableAndSaysHowItIsSet(Fault fault) {
         Key key = Key.of(RIG, new FaultSet(List.of(fault)), Testers.usual(), Scheme.workshop());
-        assertThat(key.expectations().stream().map(Expectation::visibility))
+        assertThat(key.expectations().stream().map(e -> e.change().visibility()))
                 .as("%s at %s", fault.title(), fault.place().label(RIG))
-                .contains(Expectation.Visibility.FINDABLE);
+                .contains(Change.Visibility.FINDABLE);
         assertThat(fault.kind().instruction(fault, RIG)).endsWith(".");
         assertThat(fault.kind().acceptedPlaces(fault, RIG).getFirst()).isEqualTo(fault.place());
     }

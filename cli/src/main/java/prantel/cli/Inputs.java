@@ -1,0 +1,80 @@
+package prantel.cli;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Objects;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Tester;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.formats.FaultSetFile;
+import prantel.formats.RigFile;
+import prantel.formats.TesterFile;
+
+/** The files that every command takes, and the key made from them. */
+final class Inputs {
+    private static final long LARGEST_BYTES = 64L * 1024 * 1024;
+
+    @Parameters(index = "0", paramLabel = "RIG", description = "Rig file (JSON)")
+    @SuppressWarnings("NullAway.Init") // picocli fills it
+    Path rig;
+
+    @Option(names = "--faults", paramLabel = "FILE", description = "Fault set file (JSON); none: a healthy rig")
+    @Nullable
+    Path faults;
+
+    @Option(names = "--instrument", paramLabel = "FILE", description = "Tester file (JSON); none: usual figures")
+    @Nullable
+    Path instrument;
+
+    Rig readRig() {
+        return read(rig, RigFile::read);
+    }
+
+    Key key() {
+        Rig theRig = readRig();
+        FaultSet set = faults == null ? FaultSet.NONE : read(faults, bytes -> FaultSetFile.read(bytes, theRig));
+        Tester tester = instrument == null ? usualTester() : read(instrument, TesterFile::read);
+        return Key.of(theRig, set, tester, Scheme.workshop());
+    }
+
+    /** Reads a file; problems are given the file's name. */
+    static <T> T read(Path path, Function<byte[], T> reader) {
+        byte[] bytes;
+        try {
+            if (Files.size(path) > LARGEST_BYTES) {
+                throw new ProblemsException(new Problem(
+                        "too-large", path.toString(), Files.size(path) + " bytes", "this is no file of Prantel's"));
+            }
+            bytes = Files.readAllBytes(path);
+        } catch (IOException e) {
+            throw new ProblemsException(
+                    new Problem("no-file", path.toString(), "", "cannot be read; check the name and your rights"));
+        }
+        try {
+            return reader.apply(bytes);
+        } catch (ProblemsException e) {
+            throw new ProblemsException(e.problems().stream()
+                    .map(p -> p.at(p.where().isEmpty() ? path.toString() : path + ": " + p.where()))
+                    .toList());
+        }
+    }
+
+    private static Tester usualTester() {
+        try (InputStream stream = Objects.requireNonNull(Inputs.class.getResourceAsStream("usual.tester.json"))) {
+            return TesterFile.read(stream.readAllBytes());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

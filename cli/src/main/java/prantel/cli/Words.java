@@ -1,0 +1,24 @@
+package prantel.cli;
+
+import java.util.Locale;
+import prantel.core.expectation.Band;
+import prantel.core.quantity.Unit;
+
+/** Numbers and bands for a terminal. */
+final class Words {
+    private Words() {}
+
+    static String number(double ohms, Unit unit) {
+        return String.format(Locale.ROOT, "%.2f %s", unit.fromBase(ohms), unit.symbol());
+    }
+
+    static String band(Band band, Unit unit) {
+        if (band.isOverRangeOnly()) {
+            return "over-range";
+        }
+        if (band.allowsOverRange()) {
+            return "from " + number(band.lowOhms(), unit);
+        }
+        return String.format(Locale.ROOT, "%.2f – %s", unit.fromBase(band.lowOhms()), number(band.highOhms(), unit));
+    }
+}

@@ -1,0 +1,130 @@
+package prantel.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import prantel.core.fault.FaultSet;
+import prantel.core.fixtures.Faults;
+import prantel.core.fixtures.Rigs;
+import prantel.core.rig.Conductor;
+import prantel.formats.FaultSetFile;
+import prantel.formats.RigFile;
+
+class PrantelTest {
+    @TempDir
+    Path folder;
+
+    private Path rig;
+    private Path faults;
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+
+    @BeforeEach
+    void files() throws IOException {
+        rig = Files.write(folder.resolve("a.rig.json"), RigFile.write(Rigs.fiveSockets()));
+        FaultSet set = new FaultSet(java.util.List.of(Faults.joint(3, Conductor.CPC, 0.62)));
+        faults = Files.write(folder.resolve("a.faults.json"), FaultSetFile.write(set, Rigs.fiveSockets()));
+    }
+
+    private int run(Object... args) {
+        String[] words = java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new);
+        return Prantel.run(
+                new PrintStream(out, true, StandardCharsets.UTF_8),
+                new PrintStream(err, true, StandardCharsets.UTF_8),
+                words);
+    }
+
+    private String printed() {
+        return out.toString(StandardCharsets.UTF_8).replace('\u2009', ' ');
+    }
+
+    private String complained() {
+        return err.toString(StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void sheetPrintsEveryBoxHealthyAndFaulted() {
+        assertThat(run("sheet", rig, "--faults", faults)).isZero();
+        // socket 3: 19 m · 19.51 mΩ/m = 0.37 and joints; the joint adds 0.62
+        assertThat(printed())
+                .contains("sockets/r1r2/socket-3")
+                .contains("0.38 Ω")
+                .contains("1.00 Ω")
+                .contains("findable");
+        assertThat(printed()).contains("bond/water/part").contains("≥ 1.00 MΩ");
+    }
+
+    @Test
+    void sheetAsJsonAndCsvCarryTheSameBoxes() {
+        assertThat(run("sheet", rig, "--json")).isZero();
+        assertThat(printed()).contains("\"prantel-sheet-1\"").contains("bandReasons");
+        assertThat(run("sheet", rig, "--csv")).isZero();
+        assertThat(printed()).contains("slot,test,quantity,where,healthy,with_faults");
+    }
+
+    @Test
+    void netlistIsADeck() {
+        assertThat(run("netlist", rig, "--faults", faults)).isZero();
+        assertThat(printed()).startsWith("* Prantel").contains(".end").contains("sockets/r1r2/socket-3");
+    }
+
+    @Test
+    void markExplainsAndProposes() throws IOException {
+        Path readings = Files.writeString(
+                folder.resolve("r.csv"),
+                "slot;reading;judged\nsockets/r1r2/socket-1;0,43;\nsockets/r1r2/socket-2;0,57;\nsockets/r1r2/socket-3;1,30;\n"
+                        + "sockets/r1r2/socket-4;1,46;\nsockets/r1r2/socket-5;1,64;\nsockets/r1r2;1,64;no\n");
+        assertThat(run("mark", rig, "--faults", faults, "--found", faults, readings))
+                .isZero();
+        assertThat(printed())
+                .contains("Leads probably not nulled")
+                .contains("5 of 5")
+                .contains("Found: High-resistance joint")
+                .contains("The assessor decides");
+    }
+
+    @Test
+    void brokenFilesNameFilePlaceAndMendAndExitWithTwo() throws IOException {
+        Path bad = Files.writeString(
+                folder.resolve("bad.rig.json"),
+                Files.readString(rig).replace("\"atMetres\" : 6.0", "\"atMetres\" : -6"));
+        assertThat(run("check", bad)).isEqualTo(2);
+        assertThat(complained())
+                .contains("bad.rig.json: /circuits/0/points/0/atMetres")
+                .contains("-6 m")
+                .contains("give a number");
+        assertThat(printed()).isEmpty();
+    }
+
+    @Test
+    void brokenReadingsNameRowAndColumn() throws IOException {
+        Path readings =
+                Files.writeString(folder.resolve("r.csv"), "slot,reading\nnowhere,1\nsockets/r2,1\nsockets/r2,1\n");
+        assertThat(run("mark", rig, readings)).isEqualTo(2);
+        assertThat(complained()).contains("r.csv: row 2, column slot").contains("row 4, column slot");
+    }
+
+    @Test
+    void missingFileAndWrongUseExitWithTwo() {
+        assertThat(run("sheet", folder.resolve("none.json"))).isEqualTo(2);
+        assertThat(complained()).contains("none.json").contains("cannot be read");
+        assertThat(run("sheet")).isEqualTo(2);
+        assertThat(run()).isEqualTo(2);
+        assertThat(run("sheet", "--help")).isZero();
+        assertThat(complained()).doesNotContain("Exception").doesNotContain("\tat ");
+    }
+
+    @Test
+    void checkSaysThatFilesAreSound() {
+        assertThat(run("check", rig, "--faults", faults)).isZero();
+        assertThat(printed()).contains("is sound").contains("1 fault(s)");
+    }
+}

@@ -1,0 +1,91 @@
+package prantel.core.expectation;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import prantel.core.expectation.Change.Visibility;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Notation;
+import prantel.core.instrument.Written;
+import prantel.core.sequence.Slot;
+
+/**
+ * What one fault of a set adds to what the others do: the key with it held against the key without it. A fault that
+ * another one hides therefore shows as hidden.
+ *
+ * @param visibility the best of all readings
+ * @param firstSeen the first reading of the sequence in which it is as visible as that; empty if it is hidden
+ * @param check the reading that tells best whether it is set; empty if none does
+ */
+public record FaultEffect(
+        Fault fault, Visibility visibility, Optional<Expectation> firstSeen, Optional<CheckReading> check) {
+
+    /** One for each fault of the key, in its order. */
+    public static List<FaultEffect> of(Key key) {
+        List<FaultEffect> effects = new ArrayList<>();
+        List<Fault> faults = key.faults().faults();
+        for (int i = 0; i < faults.size(); i++) {
+            List<Fault> others = new ArrayList<>(faults);
+            others.remove(i);
+            effects.add(of(faults.get(i), key, Key.of(key.rig(), new FaultSet(others), key.tester(), key.scheme())));
+        }
+        return effects;
+    }
+
+    private static FaultEffect of(Fault fault, Key with, Key without) {
+        List<CheckReading> readings = with.expectations().stream()
+                .filter(e -> e.slot() instanceof Slot.Measured)
+                .map(e -> new CheckReading(e, without.expectation(e.slot().id())))
+                .toList();
+        Visibility best = readings.stream()
+                .map(r -> r.change().visibility())
+                .min(Comparator.naturalOrder())
+                .orElse(Visibility.HIDDEN);
+        Optional<Expectation> first = best == Visibility.HIDDEN
+                ? Optional.empty()
+                : readings.stream()
+                        .filter(r -> r.change().visibility() == best)
+                        .map(CheckReading::set)
+                        .findFirst();
+        Optional<CheckReading> check = readings.stream()
+                .filter(r -> r.change().visibility() == Visibility.FINDABLE)
+                .max(Comparator.comparingDouble(r -> r.change().timesTolerance()));
+        return new FaultEffect(fault, best, first, check);
+    }
+
+    /**
+     * A reading that proves a fault set.
+     *
+     * @param set what it reads with the fault set
+     * @param notSet what it reads without this fault, the others set
+     */
+    public record CheckReading(Expectation set, Expectation notSet) {
+        Change change() {
+            return new Change(notSet.withFaults(), notSet.band(), set.withFaults(), set.band());
+        }
+
+        /** What a reading taken at the rig says. */
+        public Result of(String text) {
+            Written written = Notation.read(text, set.slot().boxUnit());
+            if (written instanceof Written.Blank || written instanceof Written.Unreadable) {
+                return Result.UNREADABLE;
+            }
+            if (set.band().sideOf(written) == Band.Side.INSIDE) {
+                return Result.FITS;
+            }
+            return notSet.band().sideOf(written) == Band.Side.INSIDE ? Result.NOT_SET : Result.NEITHER;
+        }
+    }
+
+    /** What a check reading says about a fault. */
+    public enum Result {
+        FITS,
+        /** It reads as if this fault were not set. */
+        NOT_SET,
+        /** It fits neither: something else is on the rig, or the reading was taken otherwise. */
+        NEITHER,
+        UNREADABLE
+    }
+}

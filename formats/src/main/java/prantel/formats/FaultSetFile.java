@@ -1,0 +1,162 @@
+package prantel.formats;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultKind;
+import prantel.core.fault.FaultSet;
+import prantel.core.fault.Magnitude;
+import prantel.core.fault.Place;
+import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.BondId;
+import prantel.core.rig.CircuitId;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.PointId;
+import prantel.core.rig.Rig;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A set of faults as a JSON file, format 1; a candidate's fault reports use the same format. See {@code
+ * docs/formats/faults.md}.
+ */
+public final class FaultSetFile {
+    private FaultSetFile() {}
+
+    /**
+     * @param rig that the faults are to be set on
+     * @throws ProblemsException with every problem found, each with its JSON pointer
+     */
+    public static FaultSet read(byte[] bytes, Rig rig) {
+        JsonFile file = open(bytes, rig);
+        List<Fault> faults = file.parts("/faults", file.root().get("faults"), (node, at) -> fault(node, rig));
+        return file.whole(() -> {
+            FaultSet set = new FaultSet(faults);
+            set.checkOn(rig);
+            return set;
+        });
+    }
+
+    /** What a candidate reports: as faults, but a magnitude is not asked for, and a report may name the wrong place. */
+    public static List<FaultReport> readReports(byte[] bytes, Rig rig) {
+        JsonFile file = open(bytes, rig);
+        List<FaultReport> reports = file.parts("/faults", file.root().get("faults"), (node, at) -> {
+            FaultKind kind = FaultCatalogue.kind(node.get("kind").asString());
+            return new FaultReport(
+                    kind,
+                    place(node, rig),
+                    conductors(node, kind),
+                    node.path("remedy").asString(""));
+        });
+        return file.whole(() -> reports);
+    }
+
+    private static JsonFile open(byte[] bytes, Rig rig) {
+        JsonFile file = JsonFile.open(bytes, "faults-1");
+        String forRig = file.root().get("rig").asString();
+        Check.that(
+                forRig.equals(rig.id()),
+                "other-rig",
+                "/rig",
+                Check.quoted(forRig),
+                "these faults are for another rig; this one is \"" + rig.id() + "\"");
+        return file;
+    }
+
+    private static Fault fault(JsonNode node, Rig rig) {
+        FaultKind kind = FaultCatalogue.kind(node.get("kind").asString());
+        Fault fault = new Fault(kind, place(node, rig), conductors(node, kind), ohms(node, kind));
+        fault.checkOn(rig);
+        return fault;
+    }
+
+    private static Place place(JsonNode node, Rig rig) {
+        if (node.has("bond")) {
+            BondId bond = new BondId(node.get("bond").asString());
+            rig.bond(bond);
+            return new Place.AtBond(bond);
+        }
+        CircuitId circuit = new CircuitId(node.get("circuit").asString());
+        PointId point = new PointId(node.get("point").asString());
+        rig.circuit(circuit).point(point);
+        return new Place.AtPoint(circuit, point);
+    }
+
+    private static List<Conductor> conductors(JsonNode node, FaultKind kind) {
+        if (!node.has("conductors")) {
+            Check.that(
+                    kind.conductorChoices().size() == 1,
+                    "missing-conductors",
+                    "conductors",
+                    "",
+                    kind.id() + " needs its conductors: one of "
+                            + kind.conductorChoices().stream()
+                                    .map(c -> c.stream()
+                                            .map(Conductor::id)
+                                            .toList()
+                                            .toString())
+                                    .toList());
+            return kind.conductorChoices().getFirst();
+        }
+        List<Conductor> named = new ArrayList<>();
+        node.get("conductors")
+                .forEach(n -> named.add(Arrays.stream(Conductor.values())
+                        .filter(c -> c.id().equals(n.asString()))
+                        .findFirst()
+                        .orElseThrow()));
+        // L–E and E–L are the same pair
+        return named.stream().sorted().toList();
+    }
+
+    private static double ohms(JsonNode node, FaultKind kind) {
+        String wanted = kind.magnitude().map(Magnitude::fieldName).orElse("");
+        for (String field : List.of("ohms", "megohms")) {
+            Check.that(
+                    !node.has(field) || field.equals(wanted),
+                    "magnitude-not-wanted",
+                    field,
+                    node.path(field).asString(),
+                    wanted.isEmpty() ? kind.id() + " has no size; leave it out" : "give “" + wanted + "” instead");
+        }
+        if (wanted.isEmpty()) {
+            return 0;
+        }
+        if (!node.has(wanted)) {
+            throw new ProblemsException(
+                    new Problem("missing-magnitude", wanted, "", kind.id() + " needs “" + wanted + "”"));
+        }
+        return kind.magnitude().orElseThrow().unit().toBase(node.get(wanted).asDouble());
+    }
+
+    /** UTF-8 JSON that {@link #read} reads back to the same set. */
+    public static byte[] write(FaultSet set, Rig rig) {
+        ObjectNode root = JsonFile.MAPPER.createObjectNode();
+        root.put("format", "prantel-faults-1").put("rig", rig.id());
+        ArrayNode faults = root.putArray("faults");
+        for (Fault fault : set.faults()) {
+            ObjectNode node = faults.addObject();
+            node.put("kind", fault.kind().id());
+            switch (fault.place()) {
+                case Place.AtPoint at ->
+                    node.put("circuit", at.circuit().value())
+                            .put("point", at.point().value());
+                case Place.AtBond at -> node.put("bond", at.bond().value());
+            }
+            if (fault.kind().conductorChoices().size() > 1) {
+                ArrayNode conductors = node.putArray("conductors");
+                fault.conductors().forEach(c -> conductors.add(c.id()));
+            }
+            Stream.ofNullable(fault.kind().magnitude().orElse(null))
+                    .forEach(m -> node.put(m.fieldName(), m.unit().fromBase(fault.ohms())));
+        }
+        return JsonFile.MAPPER.writeValueAsString(root).getBytes(StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,123 @@
+package prantel.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.random.RandomGenerator;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import prantel.core.fixtures.Rigs;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Rig;
+
+class RigFileTest {
+    private static final String GOOD = new String(RigFile.write(Rigs.fiveSockets()), StandardCharsets.UTF_8);
+
+    private static List<Problem> problemsOf(String json) {
+        try {
+            RigFile.read(json.getBytes(StandardCharsets.UTF_8));
+            return List.of();
+        } catch (ProblemsException e) {
+            return e.problems();
+        }
+    }
+
+    @Test
+    void whatIsWrittenReadsBackTheSame() {
+        Rig rig = Rigs.fiveSockets();
+        assertThat(RigFile.read(RigFile.write(rig))).isEqualTo(rig);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '\0',
+            value = {
+                "\"atMetres\" : 6.0|\"atMetres\" : -3|/circuits/0/points/0/atMetres|-3 m",
+                "\"atMetres\" : 6.0|\"atMetres\" : \"6 m\"|/circuits/0/points/0/atMetres|6 m",
+                "\"atMetres\" : 6.0|\"atFeet\" : 20|/circuits/0/points/0|atFeet",
+                "\"atMetres\" : 13.0|\"atMetres\" : 6.0|/circuits/0/points/1/atMetres|6 m after 6 m",
+                "\"socket-2\"|\"socket-1\"|/circuits/0/points/1/id|socket-1",
+                "\"socket-2\"|\"Socket 2\"|/circuits/0/points/1/id|Socket 2",
+                "\"liveMm2\" : 2.5|\"liveMm2\" : 2.7|/circuits/0/cable/csaMm2|2.7 mm²",
+                "\"curve\" : \"B\"|\"curve\" : \"Q\"|/circuits/0/breaker/curve|Q",
+                "\"earthing\" : \"TN-C-S\"|\"earthing\" : \"TN-X\"|/supply/earthing|TN-X",
+                "\"nominalVolts\" : 230.0|\"nominalVolts\" : 230000|/supply/nominalVolts|230000 V",
+                "\"id\" : \"water\"|\"id\" : \"gas\"|/bonds/1/id|gas",
+                "\"kind\" : \"radial\"|\"kind\" : \"ring\"|/circuits/0/kind|ring",
+                "prantel-rig-1|prantel-rig-9|/format|prantel-rig-9"
+            })
+    void eachMistakeIsNamedAtItsPlace(String good, String bad, String pointer, String found) {
+        assertThat(GOOD).contains(good);
+        List<Problem> problems = problemsOf(GOOD.replaceFirst(java.util.regex.Pattern.quote(good), bad));
+        assertThat(problems).anySatisfy(p -> {
+            assertThat(p.where()).isEqualTo(pointer);
+            assertThat(p.toString()).contains(found);
+        });
+    }
+
+    @Test
+    void allMistakesComeAtOnce() {
+        String bad = GOOD.replace("\"atMetres\" : 6.0", "\"atMetres\" : -6")
+                .replace("\"ratedAmps\" : 20.0", "\"ratedAmps\" : 900")
+                .replace("\"csaMm2\" : 16.0", "\"csaMm2\" : 17");
+        assertThat(problemsOf(bad).stream().map(Problem::where))
+                .containsExactlyInAnyOrder(
+                        "/circuits/0/points/0/atMetres", "/circuits/0/breaker/ratedAmps", "/earthingConductor/csaMm2");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "",
+                "{",
+                "[]",
+                "null",
+                "{} {}",
+                "\"rig\"",
+                "{\"format\":\"prantel-rig-1\",\"format\":\"prantel-rig-1\"}",
+                "\u0000",
+                "{\"a\":NaN}"
+            })
+    void whatIsNoRigSaysSo(String text) {
+        assertThat(problemsOf(text)).isNotEmpty();
+    }
+
+    @Test
+    void tooLargeAndTooDeepAreRefused() {
+        assertThatThrownBy(() -> RigFile.read(new byte[10 * 1024 * 1024])).hasMessageContaining("10240 KiB");
+        assertThat(problemsOf("[".repeat(5000) + "]".repeat(5000))).isNotEmpty();
+    }
+
+    // Property: hundreds of damaged files, each a located problem or a valid rig, never anything else.
+    @Test
+    void damagedFilesNeverBreakTheReader() {
+        for (long seed = 0; seed < 400; seed++) {
+            RandomGenerator random = new SplittableRandom(seed);
+            StringBuilder text = new StringBuilder(GOOD);
+            for (int i = 0; i < random.nextInt(1, 6); i++) {
+                int at = random.nextInt(text.length());
+                switch (random.nextInt(3)) {
+                    case 0 -> text.deleteCharAt(at);
+                    case 1 -> text.insert(at, "{}[],:\"-9e".charAt(random.nextInt(10)));
+                    default -> text.setCharAt(at, (char) random.nextInt(32, 127));
+                }
+            }
+            List<String> seen = new ArrayList<>();
+            problemsOf(text.toString()).forEach(p -> seen.add(p.toString()));
+            assertThat(seen).as("seed " + seed).allSatisfy(p -> assertThat(p).isNotBlank());
+        }
+    }
+
+    @Test
+    void everyProblemOfAnEmptyObjectIsNamed() {
+        assertThat(problemsOf("{}").stream().map(Problem::mend).toList()).hasSizeGreaterThanOrEqualTo(7);
+    }
+}
