@@ -4,7 +4,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Stream;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
@@ -138,25 +137,52 @@ public final class FaultSetFile {
 
     /** UTF-8 JSON that {@link #read} reads back to the same set. */
     public static byte[] write(FaultSet set, Rig rig) {
-        ObjectNode root = JsonFile.MAPPER.createObjectNode();
-        root.put("format", "prantel-faults-1").put("rig", rig.id());
+        ObjectNode root = newRoot(rig);
         ArrayNode faults = root.putArray("faults");
         for (Fault fault : set.faults()) {
             ObjectNode node = faults.addObject();
-            node.put("kind", fault.kind().id());
-            switch (fault.place()) {
-                case Place.AtPoint at ->
-                    node.put("circuit", at.circuit().value())
-                            .put("point", at.point().value());
-                case Place.AtBond at -> node.put("bond", at.bond().value());
-            }
-            if (fault.kind().conductorChoices().size() > 1) {
-                ArrayNode conductors = node.putArray("conductors");
-                fault.conductors().forEach(c -> conductors.add(c.id()));
-            }
-            Stream.ofNullable(fault.kind().magnitude().orElse(null))
-                    .forEach(m -> node.put(m.fieldName(), m.unit().fromBase(fault.ohms())));
+            writeWhatAndWhere(node, fault.kind(), fault.place(), fault.conductors());
+            fault.kind()
+                    .magnitude()
+                    .ifPresent(m -> node.put(m.fieldName(), m.unit().fromBase(fault.ohms())));
         }
+        return bytes(root);
+    }
+
+    /** UTF-8 JSON that {@link #readReports} reads back to the same reports. */
+    public static byte[] writeReports(List<FaultReport> reports, Rig rig) {
+        ObjectNode root = newRoot(rig);
+        ArrayNode faults = root.putArray("faults");
+        for (FaultReport report : reports) {
+            ObjectNode node = faults.addObject();
+            writeWhatAndWhere(node, report.kind(), report.place(), report.conductors());
+            node.put("remedy", report.remedy());
+        }
+        return bytes(root);
+    }
+
+    private static ObjectNode newRoot(Rig rig) {
+        return JsonFile.MAPPER
+                .createObjectNode()
+                .put("format", "prantel-faults-1")
+                .put("rig", rig.id());
+    }
+
+    private static void writeWhatAndWhere(ObjectNode node, FaultKind kind, Place place, List<Conductor> conductors) {
+        node.put("kind", kind.id());
+        switch (place) {
+            case Place.AtPoint at ->
+                node.put("circuit", at.circuit().value())
+                        .put("point", at.point().value());
+            case Place.AtBond at -> node.put("bond", at.bond().value());
+        }
+        if (kind.conductorChoices().size() > 1) {
+            ArrayNode named = node.putArray("conductors");
+            conductors.forEach(c -> named.add(c.id()));
+        }
+    }
+
+    private static byte[] bytes(ObjectNode root) {
         return JsonFile.MAPPER.writeValueAsString(root).getBytes(StandardCharsets.UTF_8);
     }
 }

@@ -31,6 +31,11 @@ public record Mark(
         return weight * award.share();
     }
 
+    /** The same mark with another award: an assessor's decision. */
+    public Mark withAward(Award given) {
+        return new Mark(id, group, title, weight, key, given, evidence, slots);
+    }
+
     /** How much of a mark is given. */
     public enum Award {
         FULL(1),

@@ -1,0 +1,22 @@
+package prantel.server;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.annotation.Bean;
+
+/** Starts the server. Data folder and demo are settings: see {@link PrantelSettings}. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class PrantelServer {
+
+    public static void main(String[] args) {
+        SpringApplication.run(PrantelServer.class, args);
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemDefaultZone();
+    }
+}

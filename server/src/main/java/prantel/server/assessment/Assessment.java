@@ -1,0 +1,190 @@
+package prantel.server.assessment;
+
+import java.time.OffsetDateTime;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.Outcome.Verdict;
+
+/** The state of one assessment, derived from its events and from nothing else. */
+public final class Assessment {
+    private final AssessmentRow fixed;
+    private @Nullable String faultsFile;
+    private int faultsSeq;
+    private @Nullable OffsetDateTime lockedOffAt;
+    private @Nullable OffsetDateTime openedAt;
+    private @Nullable OffsetDateTime handedInAt;
+    private @Nullable OffsetDateTime clearedAt;
+    private @Nullable String handedBackBecause;
+    private @Nullable String reportsFile;
+    private int reportsSeq;
+    private @Nullable OutcomeGiven outcome;
+    private final Map<String, String> checks = new LinkedHashMap<>();
+    private final Map<String, String> clearChecks = new LinkedHashMap<>();
+    private final Map<String, Entry<String>> readings = new LinkedHashMap<>();
+    private final Map<String, Entry<@Nullable Boolean>> judgements = new LinkedHashMap<>();
+    private final Map<String, Decision> decisions = new LinkedHashMap<>();
+    private OffsetDateTime lastChange;
+    private int seq;
+
+    private Assessment(AssessmentRow fixed) {
+        this.fixed = fixed;
+        this.lastChange = fixed.preparedAt();
+    }
+
+    /** A value with the number of the event that wrote it. */
+    public record Entry<T extends @Nullable Object>(T value, int seq) {}
+
+    /** What an assessor gave for a proposed mark. */
+    public record Decision(Award proposed, Award given, String reason, String by, OffsetDateTime at) {}
+
+    public record OutcomeGiven(Verdict proposed, Verdict given, String reason, String by, OffsetDateTime at) {}
+
+    record Recorded(int seq, AssessmentEvent event, OffsetDateTime at, String by) {}
+
+    static Assessment replay(AssessmentRow fixed, List<Recorded> events) {
+        Assessment assessment = new Assessment(fixed);
+        events.forEach(assessment::apply);
+        return assessment;
+    }
+
+    private void apply(Recorded recorded) {
+        seq = recorded.seq();
+        lastChange = recorded.at();
+        switch (recorded.event()) {
+            case AssessmentEvent.FaultsChosen chosen -> {
+                faultsFile = chosen.file();
+                faultsSeq = recorded.seq();
+                // what was proved was another set
+                checks.clear();
+            }
+            case AssessmentEvent.LockedOff locked -> lockedOffAt = recorded.at();
+            case AssessmentEvent.CheckTaken check -> checks.put(check.slot(), check.text());
+            case AssessmentEvent.SheetOpened opened -> openedAt = recorded.at();
+            case AssessmentEvent.ReadingWritten written ->
+                readings.put(written.slot(), new Entry<>(written.text(), recorded.seq()));
+            case AssessmentEvent.BoxJudged judged ->
+                judgements.put(judged.slot(), new Entry<>(judged.satisfactory(), recorded.seq()));
+            case AssessmentEvent.FaultsReported reported -> {
+                reportsFile = reported.file();
+                reportsSeq = recorded.seq();
+            }
+            case AssessmentEvent.HandedIn in -> handedInAt = recorded.at();
+            case AssessmentEvent.HandedBack back -> {
+                handedInAt = null;
+                handedBackBecause = back.reason();
+                // decisions were made on another sheet
+                decisions.clear();
+            }
+            case AssessmentEvent.MarkDecided mark ->
+                decisions.put(
+                        mark.mark(),
+                        new Decision(mark.proposed(), mark.given(), mark.reason(), recorded.by(), recorded.at()));
+            case AssessmentEvent.OutcomeDecided decided ->
+                outcome = new OutcomeGiven(
+                        decided.proposed(), decided.given(), decided.reason(), recorded.by(), recorded.at());
+            case AssessmentEvent.ClearCheckTaken check -> clearChecks.put(check.slot(), check.text());
+            case AssessmentEvent.Cleared cleared -> clearedAt = recorded.at();
+        }
+    }
+
+    public AssessmentRow fixed() {
+        return fixed;
+    }
+
+    public String id() {
+        return fixed.assessmentId();
+    }
+
+    /** Where it stands. Clearing the rig may come before marking: the next candidate waits, the marks can. */
+    public Stage stage() {
+        if (openedAt == null) {
+            return Stage.SET;
+        }
+        if (handedInAt == null) {
+            return Stage.WATCH;
+        }
+        if (outcome == null) {
+            return Stage.MARK;
+        }
+        return clearedAt == null ? Stage.CLEAR : Stage.DONE;
+    }
+
+    /** Whether it still has the bay. */
+    public boolean occupiesBay() {
+        return clearedAt == null;
+    }
+
+    public @Nullable String faultsFile() {
+        return faultsFile;
+    }
+
+    public int faultsSeq() {
+        return faultsSeq;
+    }
+
+    public @Nullable OffsetDateTime lockedOffAt() {
+        return lockedOffAt;
+    }
+
+    public @Nullable OffsetDateTime openedAt() {
+        return openedAt;
+    }
+
+    public @Nullable OffsetDateTime handedInAt() {
+        return handedInAt;
+    }
+
+    public @Nullable OffsetDateTime clearedAt() {
+        return clearedAt;
+    }
+
+    /** Why the sheet was handed back the last time; null if it never was. */
+    public @Nullable String handedBackBecause() {
+        return handedBackBecause;
+    }
+
+    public @Nullable String reportsFile() {
+        return reportsFile;
+    }
+
+    public int reportsSeq() {
+        return reportsSeq;
+    }
+
+    public @Nullable OutcomeGiven outcome() {
+        return outcome;
+    }
+
+    /** Check readings by box, taken since the faults were last changed. */
+    public Map<String, String> checks() {
+        return checks;
+    }
+
+    public Map<String, String> clearChecks() {
+        return clearChecks;
+    }
+
+    public Map<String, Entry<String>> readings() {
+        return readings;
+    }
+
+    public Map<String, Entry<@Nullable Boolean>> judgements() {
+        return judgements;
+    }
+
+    public Map<String, Decision> decisions() {
+        return decisions;
+    }
+
+    public OffsetDateTime lastChange() {
+        return lastChange;
+    }
+
+    /** Number of its last event; 0 for none. */
+    public int seq() {
+        return seq;
+    }
+}

@@ -1,0 +1,171 @@
+package prantel.server.assessment;
+
+import java.security.Principal;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.quantity.Check;
+import prantel.core.sequence.Slot;
+import prantel.server.account.Accounts;
+import prantel.server.account.Role;
+import prantel.server.web.Refusal;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Workshop;
+
+/** Preparing an assessment, its header, and following it while the candidate works. */
+@RestController
+@RequestMapping("/api")
+class AssessmentController {
+    private final Assessments assessments;
+    private final Keys keys;
+    private final Workshop workshop;
+    private final Accounts accounts;
+
+    AssessmentController(Assessments assessments, Keys keys, Workshop workshop, Accounts accounts) {
+        this.assessments = assessments;
+        this.keys = keys;
+        this.workshop = workshop;
+        this.accounts = accounts;
+    }
+
+    /** What a bay needs before an assessment starts in it. */
+    record PrepareView(
+            String bayId,
+            int bay,
+            String rig,
+            @Nullable String occupiedBy,
+            List<Choice> candidates,
+            List<Choice> testers) {}
+
+    record Choice(String id, String label, String note) {}
+
+    record NewAssessment(String bayId, String candidateId, String testerId) {}
+
+    record Header(
+            String id,
+            int bay,
+            String bayId,
+            String rig,
+            String candidate,
+            Stage stage,
+            boolean occupiesBay,
+            int faultsSet,
+            @Nullable OffsetDateTime openedAt,
+            @Nullable OffsetDateTime handedInAt) {}
+
+    record WatchView(int filled, int boxes, int judged, int reports, List<WatchLine> lines) {}
+
+    record WatchLine(String quantity, String where, String text, int seq) {}
+
+    record HandBack(String eventId, String reason) {}
+
+    @GetMapping("/bays/{bayId}/prepare")
+    PrepareView prepare(@PathVariable String bayId) {
+        Bay bay = workshop.bay(bayId);
+        return new PrepareView(
+                bayId,
+                bay.number(),
+                workshop.rigOf(bay).name(),
+                assessments.all().stream()
+                        .filter(a -> a.fixed().bayId().equals(bayId) && a.occupiesBay())
+                        .map(Assessment::id)
+                        .findFirst()
+                        .orElse(null),
+                accounts.all().stream()
+                        .filter(a -> a.role() == Role.CANDIDATE)
+                        .map(a -> new Choice(a.accountId(), a.name(), attempts(a.accountId())))
+                        .toList(),
+                workshop.testers().stream().map(this::tester).toList());
+    }
+
+    private String attempts(String candidate) {
+        int count = assessments.ofCandidate(candidate).size();
+        return count == 0 ? "first attempt" : count == 1 ? "1 earlier" : count + " earlier";
+    }
+
+    private Choice tester(DocumentRef ref) {
+        var tester = workshop.tester(ref);
+        return new Choice(
+                ref.id(),
+                tester.label(),
+                "reads to " + tester.insulationTester().overRange().shown().substring(1) + ", leads "
+                        + Check.plain(tester.leads().pairOhms()) + "\u2009Ω");
+    }
+
+    @PostMapping("/assessments")
+    Header start(@RequestBody NewAssessment wanted, Principal who) {
+        return header(assessments.prepare(wanted.bayId(), wanted.candidateId(), wanted.testerId(), who.getName()));
+    }
+
+    @GetMapping("/assessments/{id}")
+    Header header(@PathVariable String id) {
+        return header(assessments.get(id));
+    }
+
+    /** The sheet as it fills, newest first; nothing is judged yet. */
+    @GetMapping("/assessments/{id}/watch")
+    WatchView watch(@PathVariable String id) {
+        Assessment assessment = assessments.get(id);
+        Key key = keys.key(assessment);
+        List<WatchLine> lines = new ArrayList<>();
+        for (Expectation expectation : key.expectations()) {
+            Slot slot = expectation.slot();
+            Assessment.Entry<String> entry = assessment.readings().get(slot.id().value());
+            if (entry != null && !entry.value().isBlank()) {
+                lines.add(new WatchLine(slot.quantity(), slot.where(), entry.value(), entry.seq()));
+            }
+        }
+        lines.sort(Comparator.comparingInt(WatchLine::seq).reversed());
+        int judged = (int) assessment.judgements().values().stream()
+                .filter(j -> j.value() != null)
+                .count();
+        return new WatchView(
+                lines.size(),
+                key.expectations().size(),
+                judged,
+                keys.reports(assessment).size(),
+                lines);
+    }
+
+    @PostMapping("/assessments/{id}/hand-back")
+    Header handBack(@PathVariable String id, @RequestBody HandBack back, Principal who) {
+        Check.that(!back.reason().isBlank(), "no-reason", "reason", "", "say why; the candidate reads it");
+        return header(assessments.append(
+                id,
+                back.eventId(),
+                new AssessmentEvent.HandedBack(back.reason().strip()),
+                who.getName(),
+                assessment -> {
+                    if (assessment.stage() != Stage.MARK || !assessment.occupiesBay()) {
+                        throw Refusal.conflict(
+                                "not-back",
+                                "a sheet goes back only while it is being marked and the rig is still as it was");
+                    }
+                }));
+    }
+
+    private Header header(Assessment assessment) {
+        return new Header(
+                assessment.id(),
+                workshop.bay(assessment.fixed().bayId()).number(),
+                assessment.fixed().bayId(),
+                keys.rig(assessment).name(),
+                accounts.get(assessment.fixed().candidateId()).name(),
+                assessment.stage(),
+                assessment.occupiesBay(),
+                assessment.occupiesBay() ? keys.faults(assessment).faults().size() : 0,
+                assessment.openedAt(),
+                assessment.handedInAt());
+    }
+}

@@ -1,0 +1,18 @@
+package prantel.server.assessment;
+
+import java.time.OffsetDateTime;
+
+/** What is fixed when an assessment is prepared: who, where, and every version that a mark depends on. */
+public record AssessmentRow(
+        String assessmentId,
+        String bayId,
+        String candidateId,
+        String assessorId,
+        String rigId,
+        int rigVersion,
+        String testerId,
+        int testerVersion,
+        String schemeId,
+        int schemeVersion,
+        int engineVersion,
+        OffsetDateTime preparedAt) {}

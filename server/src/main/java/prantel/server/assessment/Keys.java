@@ -1,0 +1,78 @@
+package prantel.server.assessment;
+
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Tester;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Marker;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.core.sequence.SlotId;
+import prantel.formats.FaultSetFile;
+import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Workshop;
+
+/** From an assessment to core's objects: its rig, its key, its record, its marked sheet. */
+@Service
+public class Keys {
+    private final Workshop workshop;
+
+    Keys(Workshop workshop) {
+        this.workshop = workshop;
+    }
+
+    public Rig rig(Assessment assessment) {
+        return workshop.rig(
+                new DocumentRef(assessment.fixed().rigId(), assessment.fixed().rigVersion()));
+    }
+
+    public Tester tester(Assessment assessment) {
+        return workshop.tester(new DocumentRef(
+                assessment.fixed().testerId(), assessment.fixed().testerVersion()));
+    }
+
+    public FaultSet faults(Assessment assessment) {
+        String file = assessment.faultsFile();
+        return file == null ? FaultSet.NONE : FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+    }
+
+    public Key key(Assessment assessment) {
+        return keyWith(assessment, faults(assessment));
+    }
+
+    /** The key as it would be with another set. */
+    public Key keyWith(Assessment assessment, FaultSet faults) {
+        return Key.of(rig(assessment), faults, tester(assessment), Scheme.workshop());
+    }
+
+    /** What the candidate wrote so far. */
+    public CandidateRecord record(Assessment assessment) {
+        Map<SlotId, String> readings = new LinkedHashMap<>();
+        assessment.readings().forEach((slot, entry) -> readings.put(new SlotId(slot), entry.value()));
+        Map<SlotId, Boolean> judgements = new LinkedHashMap<>();
+        assessment.judgements().forEach((slot, entry) -> {
+            Boolean value = entry.value();
+            if (value != null) {
+                judgements.put(new SlotId(slot), value);
+            }
+        });
+        return new CandidateRecord(readings, judgements, reports(assessment));
+    }
+
+    public List<CandidateRecord.FaultReport> reports(Assessment assessment) {
+        String file = assessment.reportsFile();
+        return file == null
+                ? List.of()
+                : FaultSetFile.readReports(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+    }
+
+    public MarkedSheet marked(Assessment assessment) {
+        return Marker.mark(key(assessment), record(assessment));
+    }
+}

@@ -1,0 +1,110 @@
+package prantel.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.SlotId;
+import prantel.formats.FaultSetFile;
+import prantel.formats.ReadingsCsv;
+import prantel.server.account.Accounts;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.AssessmentEvent;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.workshop.Workshop;
+
+/**
+ * Fills an empty data folder with the invented workshop: one bay, its rig, two testers, and Petra Lindholm's sheet handed
+ * in and waiting to be marked.
+ */
+@Component
+@ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
+class DemoData implements ApplicationRunner {
+    private static final String ASSESSOR = "ines";
+
+    private final Accounts accounts;
+    private final Workshop workshop;
+    private final Assessments assessments;
+    private final Keys keys;
+
+    DemoData(Accounts accounts, Workshop workshop, Assessments assessments, Keys keys) {
+        this.accounts = accounts;
+        this.workshop = workshop;
+        this.assessments = assessments;
+        this.keys = keys;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) throws IOException {
+        if (!accounts.all().isEmpty()) {
+            return;
+        }
+        DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.role(), s.password()));
+        workshop.saveTester(file("t1.tester.json"), ASSESSOR);
+        workshop.saveTester(file("t2.tester.json"), ASSESSOR);
+        String rig = workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR).id();
+        workshop.addBay(1, rig);
+        handedInSheet();
+    }
+
+    private void handedInSheet() throws IOException {
+        Assessment prepared = assessments.prepare("bay-1", "petra", "t1", ASSESSOR);
+        String id = prepared.id();
+        Rig rig = keys.rig(prepared);
+        String faults = new String(
+                FaultSetFile.write(FaultSetFile.read(file("toll-cottage.faults.json"), rig), rig),
+                StandardCharsets.UTF_8);
+        write(id, new AssessmentEvent.LockedOff(), ASSESSOR);
+        write(id, new AssessmentEvent.FaultsChosen(faults), ASSESSOR);
+        for (Map.Entry<String, String> check : Map.of(
+                        "sockets/r2/socket-3", "0.86", "sockets/ir500/l-e", "0.60", "bond/water/part", ">99.9 kΩ")
+                .entrySet()) {
+            write(id, new AssessmentEvent.CheckTaken(check.getKey(), check.getValue()), ASSESSOR);
+        }
+        write(id, new AssessmentEvent.SheetOpened(), ASSESSOR);
+        fillSheet(id, rig);
+        write(id, new AssessmentEvent.HandedIn(), "petra");
+    }
+
+    private void fillSheet(String id, Rig rig) throws IOException {
+        Key key = keys.keyWith(assessments.get(id), FaultSet.NONE);
+        CandidateRecord record = ReadingsCsv.read(file("petra-lindholm.readings.csv"), key, List.of());
+        for (var expectation : key.expectations()) {
+            SlotId slot = expectation.slot().id();
+            String text = record.readings().get(slot);
+            if (text != null) {
+                write(id, new AssessmentEvent.ReadingWritten(slot.value(), text, ""), "petra");
+            }
+            Boolean judged = record.judgements().get(slot);
+            if (judged != null) {
+                write(id, new AssessmentEvent.BoxJudged(slot.value(), judged, null), "petra");
+            }
+        }
+        var reports = FaultSetFile.readReports(file("petra-lindholm.found.json"), rig);
+        String found = new String(FaultSetFile.writeReports(reports, rig), StandardCharsets.UTF_8);
+        write(id, new AssessmentEvent.FaultsReported(found), "petra");
+    }
+
+    private void write(String id, AssessmentEvent event, String by) {
+        assessments.append(id, UUID.randomUUID().toString(), event, by, state -> {});
+    }
+
+    private static byte[] file(String name) throws IOException {
+        try (InputStream stream =
+                Objects.requireNonNull(DemoData.class.getResourceAsStream("/prantel/demo/" + name), name)) {
+            return stream.readAllBytes();
+        }
+    }
+}

@@ -1,0 +1,190 @@
+package prantel.server.floor;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.marking.Finding;
+import prantel.server.account.Accounts;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.assessment.Stage;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.Workshop;
+
+/** The room: its bays, and what needs the assessor next. */
+@RestController
+@RequestMapping("/api/floor")
+class FloorController {
+    private final Workshop workshop;
+    private final Assessments assessments;
+    private final Keys keys;
+    private final Accounts accounts;
+
+    FloorController(Workshop workshop, Assessments assessments, Keys keys, Accounts accounts) {
+        this.workshop = workshop;
+        this.assessments = assessments;
+        this.keys = keys;
+        this.accounts = accounts;
+    }
+
+    record FloorView(List<BayView> bays, List<Need> aisle, List<Kept> kept) {}
+
+    /** @param assessmentId null for a free bay */
+    record BayView(
+            String id,
+            int number,
+            String rig,
+            String earthing,
+            @Nullable String assessmentId,
+            String candidate,
+            @Nullable Stage stage,
+            int faultsSet,
+            String now,
+            String detail,
+            @Nullable OffsetDateTime since) {}
+
+    /** One thing that needs somebody, with the reason. `go` is the stage to open; PREPARE where the bay is free. */
+    record Need(
+            int bay,
+            String bayId,
+            @Nullable String assessmentId,
+            String go,
+            String what,
+            String why,
+            OffsetDateTime since) {}
+
+    /** An assessment that is marked. */
+    record Kept(
+            String assessmentId, String candidate, String rig, String verdict, boolean overridden, OffsetDateTime at) {}
+
+    @GetMapping
+    FloorView floor() {
+        List<Assessment> all = assessments.all();
+        List<BayView> bays = workshop.bays().stream().map(b -> bay(b, all)).toList();
+        List<Need> aisle = new ArrayList<>();
+        all.forEach(a -> needs(a).forEach(aisle::add));
+        aisle.sort(Comparator.comparing(Need::since));
+        return new FloorView(bays, aisle, kept(all));
+    }
+
+    private BayView bay(Bay bay, List<Assessment> all) {
+        Optional<Assessment> here = all.stream()
+                .filter(a -> a.occupiesBay() && a.fixed().bayId().equals(bay.bayId()))
+                .findFirst();
+        String rig = workshop.rigOf(bay).name();
+        String earthing = workshop.rigOf(bay).supply().earthing().label();
+        if (here.isEmpty()) {
+            return new BayView(
+                    bay.bayId(),
+                    bay.number(),
+                    rig,
+                    earthing,
+                    null,
+                    "free",
+                    null,
+                    0,
+                    "Ready for the next candidate",
+                    "Rig proved healthy",
+                    null);
+        }
+        Assessment a = here.get();
+        return new BayView(
+                bay.bayId(),
+                bay.number(),
+                rig,
+                earthing,
+                a.id(),
+                accounts.get(a.fixed().candidateId()).name(),
+                a.stage(),
+                keys.faults(a).faults().size(),
+                now(a),
+                detail(a),
+                a.lastChange());
+    }
+
+    private String now(Assessment a) {
+        return switch (a.stage()) {
+            case SET ->
+                a.lockedOffAt() == null
+                        ? "Lock off, then set the faults"
+                        : keys.faults(a).isEmpty() ? "Choose and set faults" : "Prove it is set";
+            case WATCH -> filled(a) + " of " + boxes(a) + " boxes filled";
+            case MARK -> wantsEye(a) + " of " + filled(a) + " readings want your eye";
+            case CLEAR, DONE -> "Clear and prove healthy";
+        };
+    }
+
+    private static String detail(Assessment a) {
+        return switch (a.stage()) {
+            case SET -> a.lockedOffAt() == null ? "Set · not locked off yet" : "Set · dead and locked off";
+            case WATCH -> "Watch · dead tests";
+            case MARK -> "Mark · handed in";
+            case CLEAR, DONE -> "Clear · marked";
+        };
+    }
+
+    private List<Need> needs(Assessment a) {
+        List<Need> needs = new ArrayList<>();
+        String candidate = accounts.get(a.fixed().candidateId()).name();
+        if (a.stage() == Stage.SET) {
+            needs.add(need(a, "set", now(a), "before " + candidate + " starts"));
+        }
+        if (a.stage() == Stage.MARK) {
+            needs.add(need(a, "mark", "Mark " + candidate + ": " + now(a), "handed in"));
+        }
+        if (a.occupiesBay() && a.handedInAt() != null) {
+            int faults = keys.faults(a).faults().size();
+            needs.add(need(
+                    a,
+                    "clear",
+                    faults == 0
+                            ? "Prove the rig healthy"
+                            : faults + " fault" + (faults == 1 ? "" : "s") + " still set: clear, prove the rig healthy",
+                    "before the next candidate"));
+        }
+        return needs;
+    }
+
+    private Need need(Assessment a, String go, String what, String why) {
+        Bay bay = workshop.bay(a.fixed().bayId());
+        return new Need(bay.number(), bay.bayId(), a.id(), go, what, why, a.lastChange());
+    }
+
+    private List<Kept> kept(List<Assessment> all) {
+        List<Kept> kept = new ArrayList<>();
+        for (Assessment a : all) {
+            var outcome = a.outcome();
+            if (outcome != null) {
+                kept.add(new Kept(
+                        a.id(),
+                        accounts.get(a.fixed().candidateId()).name(),
+                        keys.rig(a).name(),
+                        outcome.given().name().toLowerCase(java.util.Locale.ROOT),
+                        outcome.given() != outcome.proposed(),
+                        outcome.at()));
+            }
+        }
+        kept.sort(Comparator.comparing(Kept::at).reversed());
+        return kept;
+    }
+
+    private static int filled(Assessment a) {
+        return (int)
+                a.readings().values().stream().filter(r -> !r.value().isBlank()).count();
+    }
+
+    private int boxes(Assessment a) {
+        return keys.key(a).expectations().size();
+    }
+
+    private long wantsEye(Assessment a) {
+        return keys.marked(a).findings().stream().filter(Finding::wantsEye).count();
+    }
+}

@@ -1,0 +1,145 @@
+package prantel.server.marking;
+
+import java.security.Principal;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.marking.Mark;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Outcome.Verdict;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.AssessmentEvent;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.assessment.Stage;
+import prantel.server.web.Refusal;
+
+/** Marking a handed-in sheet: proposals, decisions with reasons, the outcome. */
+@RestController
+@RequestMapping("/api/assessments/{id}/marking")
+class MarkingController {
+    private static final int LONGEST_REASON = 1000;
+
+    private final Assessments assessments;
+    private final Keys keys;
+
+    MarkingController(Assessments assessments, Keys keys) {
+        this.assessments = assessments;
+        this.keys = keys;
+    }
+
+    /** @param basedOn number of the last event of the assessment that the assessor had seen */
+    record Decision(String eventId, String mark, Award given, String reason, int basedOn) {}
+
+    record AcceptAll(List<Decision> decisions) {}
+
+    record OutcomeDecision(String eventId, Verdict given, String reason, int basedOn) {}
+
+    @GetMapping
+    MarkingView marking(@PathVariable String id) {
+        Assessment assessment = assessments.get(id);
+        mustBeHandedIn(assessment);
+        return view(assessment);
+    }
+
+    @PutMapping("/marks")
+    MarkingView decide(@PathVariable String id, @RequestBody Decision decision, Principal who) {
+        return view(write(id, decision, who));
+    }
+
+    /** Several at once, as each alone. */
+    @PostMapping("/marks")
+    MarkingView decideAll(@PathVariable String id, @RequestBody AcceptAll all, Principal who) {
+        all.decisions().forEach(d -> write(id, d, who));
+        return marking(id);
+    }
+
+    @PutMapping("/outcome")
+    MarkingView decideOutcome(@PathVariable String id, @RequestBody OutcomeDecision decision, Principal who) {
+        Assessment before = assessments.get(id);
+        mustBeHandedIn(before);
+        MarkedSheet sheet = keys.marked(before);
+        Verdict proposed = Decided.outcome(before, sheet).verdict();
+        mustHaveReason(decision.given() != proposed, decision.reason());
+        return view(assessments.append(
+                id,
+                decision.eventId(),
+                new AssessmentEvent.OutcomeDecided(
+                        proposed, decision.given(), decision.reason().strip()),
+                decision.basedOn(),
+                who.getName(),
+                assessment -> {
+                    mustBeMarkable(assessment);
+                    int open = Decided.open(assessment, sheet);
+                    if (open > 0) {
+                        throw Refusal.conflict(
+                                "marks-open", "accept or change the " + open + " marks that are still open first");
+                    }
+                }));
+    }
+
+    private Assessment write(String id, Decision decision, Principal who) {
+        Assessment before = assessments.get(id);
+        mustBeHandedIn(before);
+        Mark mark = keys.marked(before).marks().stream()
+                .filter(m -> m.id().equals(decision.mark()))
+                .findFirst()
+                .orElseThrow(() -> new ProblemsException(new Problem(
+                        "unknown-mark",
+                        "mark",
+                        Check.quoted(decision.mark()),
+                        "reload the page; there is no such mark")));
+        mustHaveReason(decision.given() != mark.award(), decision.reason());
+        return assessments.append(
+                id,
+                decision.eventId(),
+                new AssessmentEvent.MarkDecided(
+                        mark.id(),
+                        mark.award(),
+                        decision.given(),
+                        decision.reason().strip()),
+                decision.basedOn(),
+                who.getName(),
+                MarkingController::mustBeMarkable);
+    }
+
+    private static void mustHaveReason(boolean changed, String reason) {
+        Check.that(
+                !changed || !reason.isBlank(),
+                "no-reason",
+                "reason",
+                "",
+                "say why you decide otherwise; it is kept with both values");
+        Check.that(
+                reason.length() <= LONGEST_REASON,
+                "too-long",
+                "reason",
+                "",
+                "give at most " + LONGEST_REASON + " characters");
+    }
+
+    private static void mustBeHandedIn(Assessment assessment) {
+        if (assessment.handedInAt() == null) {
+            throw Refusal.conflict("not-handed-in", "the sheet is not handed in yet");
+        }
+    }
+
+    private static void mustBeMarkable(Assessment assessment) {
+        if (assessment.stage() != Stage.MARK) {
+            throw Refusal.conflict("marked", "this sheet is marked; what was decided stays as it is");
+        }
+    }
+
+    private MarkingView view(Assessment assessment) {
+        return MarkingView.of(assessment, keys.marked(assessment));
+    }
+}

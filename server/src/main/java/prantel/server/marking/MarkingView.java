@@ -1,0 +1,308 @@
+package prantel.server.marking;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import prantel.core.diagnosis.Cause;
+import prantel.core.diagnosis.Explanation;
+import prantel.core.expectation.Band;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.instrument.Written;
+import prantel.core.limits.Limit;
+import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.marking.Finding;
+import prantel.core.marking.Mark;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Outcome;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.TestStep;
+import prantel.server.assessment.Assessment;
+import prantel.server.picture.Pictures;
+
+/** All that Mark shows: every box against its key, what explains it, marks proposed and given, the outcome. */
+record MarkingView(
+        String assessmentId,
+        int seq,
+        String engineNote,
+        List<StepLine> steps,
+        List<Line> lines,
+        List<Pictures.CircuitLine> circuits,
+        List<Pictures.ProfileCurve> profiles,
+        List<String> faultsSet,
+        List<String> faultsReported,
+        List<CauseGroup> causes,
+        List<MarkLine> marks,
+        OutcomeLine outcome) {
+
+    /** @param worst of its boxes: "inside", "eye" or "left-out" */
+    record StepLine(String id, String label, int asked, int wantEye, boolean leftOut) {}
+
+    /** One box. Ω throughout; null where there is no number. */
+    record Line(
+            String slot,
+            String step,
+            @Nullable String circuit,
+            @Nullable String station,
+            String quantity,
+            String where,
+            boolean asked,
+            boolean wantsEye,
+            String written,
+            String side,
+            String sideWords,
+            @Nullable Double writtenOhms,
+            boolean writtenOverRange,
+            String healthy,
+            String expected,
+            @Nullable Double healthyOhms,
+            @Nullable Double expectedOhms,
+            @Nullable Double bandLowOhms,
+            @Nullable Double bandHighOhms,
+            @Nullable LimitLine limit,
+            String judged,
+            List<String> remarks,
+            List<ExplanationLine> explanations,
+            List<ReasonLine> bandReasons) {}
+
+    record LimitLine(boolean atMost, double ohms, String shown, String source, String working) {}
+
+    record ReasonLine(String cause, String down, String up) {}
+
+    record ExplanationLine(String cause, String label, String evidence, String wouldRead, String question) {}
+
+    /** A cause that leads in several boxes, said once. */
+    record CauseGroup(String cause, String label, String evidence, String question, List<String> slots) {}
+
+    /** @param given null until decided */
+    record MarkLine(
+            String id,
+            String group,
+            String title,
+            double weight,
+            boolean key,
+            String proposed,
+            @Nullable String given,
+            String reason,
+            String by,
+            String evidence,
+            List<String> slots) {}
+
+    record OutcomeLine(
+            String proposed,
+            double points,
+            double outOf,
+            double needed,
+            List<String> reasons,
+            boolean mayDecide,
+            String whyNot,
+            @Nullable String given,
+            String reason,
+            String by,
+            @Nullable OffsetDateTime at) {}
+
+    static MarkingView of(Assessment assessment, MarkedSheet sheet) {
+        Key key = sheet.key();
+        Rig rig = key.rig();
+        List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
+        return new MarkingView(
+                assessment.id(),
+                assessment.seq(),
+                engineNote(assessment),
+                steps(sheet.findings()),
+                lines,
+                Pictures.circuits(rig),
+                profiles(sheet),
+                key.faults().faults().stream()
+                        .map(f -> f.title() + ", " + f.place().label(rig))
+                        .toList(),
+                reports(assessment, rig, sheet),
+                causes(sheet.findings()),
+                sheet.marks().stream().map(m -> mark(m, assessment)).toList(),
+                outcome(assessment, sheet));
+    }
+
+    private static String engineNote(Assessment assessment) {
+        return assessment.fixed().engineVersion() == MarkedSheet.ENGINE_VERSION
+                ? ""
+                : "This sheet was prepared under engine version "
+                        + assessment.fixed().engineVersion() + "; what you see is worked out by version "
+                        + MarkedSheet.ENGINE_VERSION + ".";
+    }
+
+    private static List<StepLine> steps(List<Finding> findings) {
+        List<StepLine> steps = new ArrayList<>();
+        for (TestStep step : TestStep.values()) {
+            List<Finding> of = findings.stream()
+                    .filter(f -> f.expectation().slot().step() == step)
+                    .toList();
+            int asked = (int) of.stream().filter(Finding::asked).count();
+            int eye = (int) of.stream().filter(Finding::wantsEye).count();
+            steps.add(new StepLine(step.name(), step.label(), asked, eye, asked == 0));
+        }
+        return steps;
+    }
+
+    /** The profile along each circuit, for the method that the candidate took. */
+    private static List<Pictures.ProfileCurve> profiles(MarkedSheet sheet) {
+        boolean methodTwo = sheet.findings().stream()
+                .anyMatch(f -> f.asked() && f.expectation().slot().step() == TestStep.R2);
+        boolean methodOne = sheet.findings().stream()
+                .anyMatch(f -> f.asked() && f.expectation().slot().step() == TestStep.R1_R2);
+        List<Pictures.ProfileCurve> curves = new ArrayList<>();
+        if (methodOne) {
+            curves.addAll(Pictures.profiles(sheet.key(), TestStep.R1_R2));
+        }
+        if (methodTwo) {
+            curves.addAll(Pictures.profiles(sheet.key(), TestStep.R2));
+        }
+        return curves;
+    }
+
+    private static List<String> reports(Assessment assessment, Rig rig, MarkedSheet sheet) {
+        if (assessment.reportsFile() == null) {
+            return List.of();
+        }
+        List<FaultReport> reports = prantel.formats.FaultSetFile.readReports(
+                assessment.reportsFile().getBytes(java.nio.charset.StandardCharsets.UTF_8), rig);
+        return reports.stream()
+                .map(r -> r.kind().title() + ", " + r.place().label(rig)
+                        + (r.remedy().isBlank() ? "" : ". Remedy: " + r.remedy()))
+                .toList();
+    }
+
+    private static Line line(Finding finding, Key key) {
+        Expectation e = finding.expectation();
+        Slot slot = e.slot();
+        Written written = finding.written();
+        return new Line(
+                slot.id().value(),
+                slot.step().name(),
+                slot.circuit().map(Object::toString).orElse(null),
+                slot instanceof Slot.Measured m && m.atMetres() >= 0
+                        ? slot.id().value().replaceAll(".*/", "")
+                        : null,
+                slot.quantity(),
+                slot.where(),
+                finding.asked(),
+                finding.wantsEye(),
+                text(written),
+                finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                Sides.words(finding),
+                written instanceof Written.Number n ? (Double) n.ohms() : null,
+                written instanceof Written.Above || written instanceof Written.Open,
+                e.healthy().shown(),
+                e.withFaults().shown(),
+                Pictures.finite(e.healthy().ohms()),
+                Pictures.finite(e.withFaults().ohms()),
+                Pictures.finite(e.band().lowOhms()),
+                Pictures.finite(e.band().highOhms()),
+                slot.limit().map(l -> limit(l, slot)).orElse(null),
+                finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                finding.remarks(),
+                finding.explanations().stream().map(MarkingView::explanation).toList(),
+                slot instanceof Slot.Measured m && !e.band().isOverRangeOnly() ? reasons(m, key, e.band()) : List.of());
+    }
+
+    private static List<ReasonLine> reasons(Slot.Measured slot, Key key, Band band) {
+        if (band.allowsOverRange()) {
+            return List.of();
+        }
+        return key.reasons(slot).stream()
+                .map(r -> new ReasonLine(r.cause(), signed(r.downOhms(), slot), signed(r.upOhms(), slot)))
+                .toList();
+    }
+
+    private static String signed(double ohms, Slot slot) {
+        return String.format(Locale.ROOT, "%+.3f", slot.boxUnit().fromBase(ohms))
+                .replace('-', '−');
+    }
+
+    private static String text(Written written) {
+        return switch (written) {
+            case Written.Blank blank -> "";
+            case Written.Number number -> number.text().strip();
+            case Written.Above above -> above.text().strip();
+            case Written.Open open -> open.text().strip();
+            case Written.Unreadable unreadable -> unreadable.text().strip();
+        };
+    }
+
+    private static LimitLine limit(Limit limit, Slot slot) {
+        boolean atMost = limit.side() == Limit.Side.AT_MOST;
+        String shown = (atMost ? "≤ " : "≥ ")
+                + String.format(Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.ohms())) + "\u2009"
+                + slot.boxUnit().symbol();
+        return new LimitLine(atMost, limit.ohms(), shown, limit.source(), limit.working());
+    }
+
+    private static ExplanationLine explanation(Explanation e) {
+        return new ExplanationLine(
+                e.cause().name(),
+                e.cause().label(),
+                e.evidence(),
+                e.wouldRead(),
+                e.cause().question());
+    }
+
+    /** Causes that lead somewhere, the one with most boxes first; the evidence is that of its first measured box. */
+    private static List<CauseGroup> causes(List<Finding> findings) {
+        Map<Cause, List<Finding>> led = new LinkedHashMap<>();
+        findings.stream()
+                .filter(f -> f.asked() && !f.explanations().isEmpty())
+                .forEach(f -> led.computeIfAbsent(f.explanations().getFirst().cause(), c -> new ArrayList<>())
+                        .add(f));
+        return led.entrySet().stream()
+                .map(entry -> new CauseGroup(
+                        entry.getKey().name(),
+                        entry.getKey().label(),
+                        entry.getValue().getFirst().explanations().getFirst().evidence(),
+                        entry.getKey().question(),
+                        entry.getValue().stream()
+                                .map(f -> f.expectation().slot().id().value())
+                                .toList()))
+                .sorted(java.util.Comparator.comparingInt(
+                                (CauseGroup g) -> g.slots().size())
+                        .reversed())
+                .toList();
+    }
+
+    private static MarkLine mark(Mark mark, Assessment assessment) {
+        Assessment.Decision decision = assessment.decisions().get(mark.id());
+        return new MarkLine(
+                mark.id(),
+                mark.group(),
+                mark.title(),
+                mark.weight(),
+                mark.key(),
+                mark.award().name(),
+                decision == null ? null : decision.given().name(),
+                decision == null ? "" : decision.reason(),
+                decision == null ? "" : decision.by(),
+                mark.evidence(),
+                mark.slots().stream().map(Object::toString).toList());
+    }
+
+    private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet) {
+        Outcome now = Decided.outcome(assessment, sheet);
+        int open = Decided.open(assessment, sheet);
+        Assessment.OutcomeGiven given = assessment.outcome();
+        return new OutcomeLine(
+                now.verdict().name(),
+                now.points(),
+                now.outOf(),
+                Math.ceil(2 * now.passShare() * now.outOf()) / 2,
+                now.reasons(),
+                open == 0 && given == null,
+                open == 0 ? "" : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change",
+                given == null ? null : given.given().name(),
+                given == null ? "" : given.reason(),
+                given == null ? "" : given.by(),
+                given == null ? null : given.at());
+    }
+}

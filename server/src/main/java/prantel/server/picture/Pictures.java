@@ -1,0 +1,85 @@
+package prantel.server.picture;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import prantel.core.expectation.Band;
+import prantel.core.expectation.Key;
+import prantel.core.expectation.Profile;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.TestStep;
+
+/** Makes what circuit lines and profiles are drawn from. Ω throughout; null stands for open or over-range. */
+public final class Pictures {
+    private Pictures() {}
+
+    /** A circuit as a line with stations. */
+    public record CircuitLine(String id, String label, String device, List<Station> stations) {}
+
+    public record Station(String id, String label, double atMetres) {}
+
+    /** A reading against cable distance; two samples a station, before its joint and at its front. */
+    public record ProfileCurve(String circuit, String quantity, List<ProfileSample> samples) {}
+
+    public record ProfileSample(
+            double atMetres,
+            String station,
+            boolean atFront,
+            @Nullable Double healthyOhms,
+            @Nullable Double withFaultsOhms,
+            @Nullable Double bandLowOhms,
+            @Nullable Double bandHighOhms,
+            double healthyLowOhms,
+            @Nullable Double healthyHighOhms,
+            String healthyShown,
+            String withFaultsShown) {}
+
+    public static List<CircuitLine> circuits(Rig rig) {
+        return rig.circuits().stream().map(Pictures::circuit).toList();
+    }
+
+    private static CircuitLine circuit(Circuit circuit) {
+        return new CircuitLine(
+                circuit.id().value(),
+                circuit.label(),
+                circuit.breaker().label(),
+                circuit.points().stream()
+                        .map(p -> new Station(p.id().value(), p.label(), p.atMetres()))
+                        .toList());
+    }
+
+    /** The profile of each circuit for a step that is taken along it. */
+    public static List<ProfileCurve> profiles(Key key, TestStep step) {
+        return key.rig().circuits().stream()
+                .map(c -> new ProfileCurve(
+                        c.id().value(),
+                        step == TestStep.R1_R2 ? "R1+R2" : "R2",
+                        Profile.of(key, c.id(), step).stream()
+                                .map(Pictures::sample)
+                                .toList()))
+                .toList();
+    }
+
+    private static ProfileSample sample(Profile.Sample sample) {
+        var expected = sample.expected();
+        Band band = expected.band();
+        Band healthy = expected.healthyBand();
+        return new ProfileSample(
+                sample.atMetres(),
+                sample.station().value(),
+                sample.atFront(),
+                finite(expected.healthy().ohms()),
+                finite(expected.withFaults().ohms()),
+                finite(band.lowOhms()),
+                finite(band.highOhms()),
+                healthy.lowOhms(),
+                finite(healthy.highOhms()),
+                expected.healthy().shown(),
+                expected.withFaults().shown());
+    }
+
+    /** JSON has no infinity. */
+    public static @Nullable Double finite(double ohms) {
+        return Double.isFinite(ohms) ? (Double) ohms : null;
+    }
+}

@@ -1,0 +1,25 @@
+package prantel.server.setting;
+
+import java.util.Locale;
+import prantel.core.expectation.Band;
+import prantel.core.expectation.Expectation;
+import prantel.core.quantity.Unit;
+
+/** The window of a check reading in words, in the unit of its box. */
+final class Windows {
+    private Windows() {}
+
+    static String of(Expectation expected) {
+        Band band = expected.band();
+        Unit unit = expected.slot().boxUnit();
+        if (band.isOverRangeOnly()) {
+            return expected.withFaults().shown();
+        }
+        String low = String.format(Locale.ROOT, "%.2f", unit.fromBase(band.lowOhms()));
+        if (band.allowsOverRange()) {
+            return low + "\u2009" + unit.symbol() + " or more";
+        }
+        return low + " – " + String.format(Locale.ROOT, "%.2f", unit.fromBase(band.highOhms())) + "\u2009"
+                + unit.symbol();
+    }
+}

@@ -1,0 +1,209 @@
+package prantel.server.sheet;
+
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultKind;
+import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.core.sequence.SlotPlan;
+import prantel.formats.FaultSetFile;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.Assessment.Entry;
+import prantel.server.assessment.AssessmentEvent;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.assessment.Stage;
+import prantel.server.setting.FaultInput;
+import prantel.server.web.Refusal;
+import prantel.server.workshop.Workshop;
+
+/** The candidate's sheet: each call first asks whether the sheet is this candidate's, and open. */
+@RestController
+@RequestMapping("/api/my/sheets")
+class SheetController {
+    private static final int LONGEST_TEXT = 40;
+    private static final int MOST_REPORTS = 12;
+
+    private final Assessments assessments;
+    private final Keys keys;
+    private final Workshop workshop;
+
+    SheetController(Assessments assessments, Keys keys, Workshop workshop) {
+        this.assessments = assessments;
+        this.keys = keys;
+        this.workshop = workshop;
+    }
+
+    record SheetLine(
+            String id,
+            String rig,
+            int bay,
+            String state,
+            @Nullable OffsetDateTime since) {}
+
+    record NewReading(String eventId, String slot, String text, int basedOn) {}
+
+    record NewJudgement(
+            String eventId, String slot, @Nullable Boolean satisfactory, int basedOn) {}
+
+    record NewReports(String eventId, int basedOn, List<SheetView.Report> reports) {}
+
+    record JustThis(String eventId) {}
+
+    @GetMapping
+    List<SheetLine> mine(Principal who) {
+        return assessments.ofCandidate(who.getName()).stream()
+                .map(a -> new SheetLine(
+                        a.id(),
+                        keys.rig(a).name(),
+                        bay(a),
+                        state(a),
+                        a.handedInAt() != null ? a.handedInAt() : a.openedAt()))
+                .toList();
+    }
+
+    /** In the candidate's words; whether faults are being set is none of them. */
+    private static String state(Assessment a) {
+        return switch (a.stage()) {
+            case SET -> "not open yet";
+            case WATCH -> "open";
+            case MARK, CLEAR, DONE -> "handed in";
+        };
+    }
+
+    @GetMapping("/{id}")
+    SheetView sheet(@PathVariable String id, Principal who) {
+        return view(own(id, who));
+    }
+
+    @PutMapping("/{id}/readings")
+    SheetView write(@PathVariable String id, @RequestBody NewReading reading, Principal who) {
+        Assessment before = own(id, who);
+        mustHaveBox(before, reading.slot());
+        Check.that(
+                reading.text().length() <= LONGEST_TEXT,
+                "too-long",
+                "text",
+                Check.quoted(reading.text()),
+                "write at most " + LONGEST_TEXT + " characters");
+        Entry<String> was = before.readings().get(reading.slot());
+        return view(assessments.append(
+                id,
+                reading.eventId(),
+                new AssessmentEvent.ReadingWritten(
+                        reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
+                reading.basedOn(),
+                who.getName(),
+                SheetController::mustBeOpen));
+    }
+
+    @PutMapping("/{id}/judgements")
+    SheetView judge(@PathVariable String id, @RequestBody NewJudgement judgement, Principal who) {
+        Assessment before = own(id, who);
+        mustHaveBox(before, judgement.slot());
+        Entry<@Nullable Boolean> was = before.judgements().get(judgement.slot());
+        return view(assessments.append(
+                id,
+                judgement.eventId(),
+                new AssessmentEvent.BoxJudged(
+                        judgement.slot(), judgement.satisfactory(), was == null ? null : was.value()),
+                judgement.basedOn(),
+                who.getName(),
+                SheetController::mustBeOpen));
+    }
+
+    @PutMapping("/{id}/fault-reports")
+    SheetView report(@PathVariable String id, @RequestBody NewReports reports, Principal who) {
+        Rig rig = keys.rig(own(id, who));
+        String file =
+                new String(FaultSetFile.writeReports(toReports(reports.reports(), rig), rig), StandardCharsets.UTF_8);
+        return view(assessments.append(
+                id,
+                reports.eventId(),
+                new AssessmentEvent.FaultsReported(file),
+                reports.basedOn(),
+                who.getName(),
+                SheetController::mustBeOpen));
+    }
+
+    @PostMapping("/{id}/hand-in")
+    SheetView handIn(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        own(id, who);
+        return view(assessments.append(
+                id, just.eventId(), new AssessmentEvent.HandedIn(), who.getName(), SheetController::mustBeOpen));
+    }
+
+    private static List<FaultReport> toReports(List<SheetView.Report> given, Rig rig) {
+        Check.that(
+                given.size() <= MOST_REPORTS,
+                "too-many-reports",
+                "reports",
+                given.size() + " faults",
+                "name at most " + MOST_REPORTS);
+        List<FaultReport> reports = new ArrayList<>();
+        for (SheetView.Report report : given) {
+            FaultKind kind = FaultCatalogue.kind(report.kind());
+            List<Conductor> conductors = FaultInput.conductors(report.conductors());
+            Check.that(
+                    kind.conductorChoices().contains(conductors),
+                    "bad-conductors",
+                    "conductors",
+                    report.conductors().toString(),
+                    "choose the conductors of “" + kind.title() + "”");
+            var place = FaultInput.place(report.circuit(), report.point(), report.bond());
+            place.label(rig);
+            reports.add(new FaultReport(kind, place, conductors, report.remedy().strip()));
+        }
+        return reports;
+    }
+
+    /** Somebody else's sheet and one that does not exist answer alike. */
+    private Assessment own(String id, Principal who) {
+        Assessment assessment = assessments.get(id);
+        if (!assessment.fixed().candidateId().equals(who.getName()) || assessment.stage() == Stage.SET) {
+            throw Refusal.notFound("assessment");
+        }
+        return assessment;
+    }
+
+    private static void mustBeOpen(Assessment assessment) {
+        if (assessment.stage() != Stage.WATCH) {
+            throw Refusal.conflict("sheet-closed", "this sheet is handed in; ask your assessor to hand it back");
+        }
+    }
+
+    private void mustHaveBox(Assessment assessment, String slot) {
+        boolean known = SlotPlan.of(keys.rig(assessment), Scheme.workshop()).stream()
+                .anyMatch(s -> s.id().value().equals(slot));
+        if (!known) {
+            throw new ProblemsException(
+                    new Problem("unknown-slot", "slot", Check.quoted(slot), "reload the sheet; it has no such box"));
+        }
+    }
+
+    private int bay(Assessment assessment) {
+        return workshop.bay(assessment.fixed().bayId()).number();
+    }
+
+    private SheetView view(Assessment assessment) {
+        return SheetView.of(
+                assessment, bay(assessment), keys.rig(assessment), keys.tester(assessment), keys.reports(assessment));
+    }
+}

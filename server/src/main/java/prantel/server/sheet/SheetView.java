@@ -1,0 +1,186 @@
+package prantel.server.sheet;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.Place;
+import prantel.core.instrument.Notation;
+import prantel.core.instrument.Tester;
+import prantel.core.instrument.Written;
+import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotPlan;
+import prantel.core.sequence.TestStep;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.Assessment.Entry;
+import prantel.server.picture.Pictures;
+import prantel.server.setting.KindChoice;
+import prantel.server.setting.PlaceChoice;
+
+/**
+ * A candidate's own sheet. Made from the rig as everyone can see it on the wall and from what the candidate wrote:
+ * neither the fault set nor a key is read here, so neither can leak.
+ */
+record SheetView(
+        String id,
+        String rig,
+        int bay,
+        String tester,
+        String overRange,
+        boolean open,
+        @Nullable OffsetDateTime handedInAt,
+        String handedBackBecause,
+        List<Step> steps,
+        List<Pictures.CircuitLine> circuits,
+        List<PlaceChoice> places,
+        List<KindChoice> kinds,
+        int reportsSeq,
+        List<Report> reports,
+        int boxes,
+        int filled) {
+
+    record Step(String id, String label, String alternativeTo, List<String> setUp, List<Group> groups) {}
+
+    /** Boxes that belong together: a bond, a circuit. */
+    record Group(String label, List<Box> boxes) {}
+
+    /**
+     * @param unit printed on the box
+     * @param text as written
+     * @param understood the text as it is read, or empty
+     * @param mend what is wrong with the text, or empty
+     * @param judged whether this box is judged
+     * @param chosenFrom the boxes whose highest reading belongs here; empty for a box that is measured
+     */
+    record Box(
+            String slot,
+            String quantity,
+            String where,
+            String unit,
+            String text,
+            int seq,
+            String understood,
+            String mend,
+            boolean judged,
+            @Nullable Boolean satisfactory,
+            int judgedSeq,
+            List<String> chosenFrom) {}
+
+    record Report(
+            String kind,
+            @Nullable String circuit,
+            @Nullable String point,
+            @Nullable String bond,
+            List<String> conductors,
+            String remedy) {}
+
+    static SheetView of(Assessment assessment, int bay, Rig rig, Tester tester, List<FaultReport> reports) {
+        List<Slot> slots = SlotPlan.of(rig, Scheme.workshop());
+        List<Step> steps = new ArrayList<>();
+        for (TestStep step : TestStep.values()) {
+            steps.add(step(step, slots.stream().filter(s -> s.step() == step).toList(), assessment));
+        }
+        return new SheetView(
+                assessment.id(),
+                rig.name(),
+                bay,
+                tester.label(),
+                tester.insulationTester().overRange().shown(),
+                assessment.openedAt() != null && assessment.handedInAt() == null,
+                assessment.handedInAt(),
+                assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
+                steps,
+                Pictures.circuits(rig),
+                PlaceChoice.of(rig).stream().map(SheetView::withoutHints).toList(),
+                FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
+                assessment.reportsSeq(),
+                reports.stream().map(SheetView::report).toList(),
+                slots.size(),
+                (int) assessment.readings().values().stream()
+                        .filter(e -> !e.value().isBlank())
+                        .count());
+    }
+
+    /** All kinds everywhere: which fit where is part of what a candidate has to know. */
+    private static PlaceChoice withoutHints(PlaceChoice place) {
+        return new PlaceChoice(
+                place.id(),
+                place.label(),
+                place.circuit(),
+                place.point(),
+                place.bond(),
+                FaultCatalogue.kinds().stream().map(k -> k.id()).toList());
+    }
+
+    private static Step step(TestStep step, List<Slot> slots, Assessment assessment) {
+        List<Group> groups = new ArrayList<>();
+        List<String> labels =
+                slots.stream().map(SheetView::groupLabel).distinct().toList();
+        for (String label : labels) {
+            groups.add(new Group(
+                    label,
+                    slots.stream()
+                            .filter(s -> groupLabel(s).equals(label))
+                            .map(s -> box(s, assessment))
+                            .toList()));
+        }
+        TestStep other = step.alternative();
+        List<String> setUp = slots.stream()
+                .flatMap(s -> s instanceof Slot.Measured m ? m.setUp().steps().stream() : java.util.stream.Stream.of())
+                .distinct()
+                .toList();
+        return new Step(step.name(), step.label(), other == null ? "" : other.label(), setUp, groups);
+    }
+
+    private static String groupLabel(Slot slot) {
+        return switch (slot.step()) {
+            case BONDING -> slot.where().replaceAll(",.*", "");
+            case INSULATION -> slot.where();
+            case R1_R2, R2 -> slot instanceof Slot.Highest ? slot.where().replaceAll(",.*", "") : "";
+        };
+    }
+
+    private static Box box(Slot slot, Assessment assessment) {
+        Entry<String> reading = assessment.readings().get(slot.id().value());
+        Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
+        String text = reading == null ? "" : reading.value();
+        Written written = Notation.read(text, slot.boxUnit());
+        return new Box(
+                slot.id().value(),
+                slot.quantity(),
+                slot.where(),
+                slot.boxUnit().symbol(),
+                text,
+                reading == null ? 0 : reading.seq(),
+                Understood.of(written),
+                written instanceof Written.Unreadable u ? u.problem().mend() : "",
+                slot.limit().isPresent(),
+                judged == null ? null : judged.value(),
+                judged == null ? 0 : judged.seq(),
+                slot instanceof Slot.Highest highest
+                        ? highest.of().stream().map(Object::toString).toList()
+                        : List.of());
+    }
+
+    private static Report report(FaultReport report) {
+        List<String> conductors =
+                report.conductors().stream().map(Conductor::id).toList();
+        return switch (report.place()) {
+            case Place.AtPoint at ->
+                new Report(
+                        report.kind().id(),
+                        at.circuit().value(),
+                        at.point().value(),
+                        null,
+                        conductors,
+                        report.remedy());
+            case Place.AtBond at ->
+                new Report(report.kind().id(), null, null, at.bond().value(), conductors, report.remedy());
+        };
+    }
+}

@@ -1,0 +1,125 @@
+package prantel.server.workshop;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prantel.core.instrument.Tester;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Rig;
+import prantel.formats.RigFile;
+import prantel.formats.TesterFile;
+import prantel.server.web.Refusal;
+
+/** Bays, and the versions of rigs and testers. */
+@Service
+public class Workshop {
+    private static final String RIG = "RIG";
+    private static final String TESTER = "TESTER";
+
+    private final WorkshopMapper mapper;
+    private final Clock clock;
+    /** Versions never change, so what was read once stays right. */
+    private final Map<DocumentRef, Rig> rigs = new ConcurrentHashMap<>();
+
+    private final Map<DocumentRef, Tester> testers = new ConcurrentHashMap<>();
+
+    Workshop(WorkshopMapper mapper, Clock clock) {
+        this.mapper = mapper;
+        this.clock = clock;
+    }
+
+    public List<Bay> bays() {
+        return mapper.bays();
+    }
+
+    public Bay bay(String id) {
+        Bay bay = mapper.bay(id);
+        if (bay == null) {
+            throw Refusal.notFound("bay");
+        }
+        return bay;
+    }
+
+    public Rig rig(DocumentRef ref) {
+        return rigs.computeIfAbsent(ref, r -> RigFile.read(json(RIG, r)));
+    }
+
+    public Rig rigOf(Bay bay) {
+        return rig(new DocumentRef(bay.rigId(), bay.rigVersion()));
+    }
+
+    public Tester tester(DocumentRef ref) {
+        return testers.computeIfAbsent(ref, r -> TesterFile.read(json(TESTER, r)));
+    }
+
+    /** The newest version of each tester. */
+    public List<DocumentRef> testers() {
+        return mapper.latest(TESTER);
+    }
+
+    public List<DocumentRef> rigs() {
+        return mapper.latest(RIG);
+    }
+
+    /** @throws ProblemsException if there is no such tester */
+    public DocumentRef latestTester(String id) {
+        int version = mapper.latestVersion(TESTER, id);
+        Check.that(version > 0, "unknown-tester", "tester", Check.quoted(id), "choose a tester of this workshop");
+        return new DocumentRef(id, version);
+    }
+
+    /**
+     * Keeps a rig file as the next version of its rig; bays with that rig use it from their next assessment on.
+     *
+     * @throws ProblemsException with every problem of the file
+     */
+    @Transactional
+    public DocumentRef saveRig(byte[] file, String by) {
+        Rig rig = RigFile.read(file);
+        DocumentRef ref = save(RIG, rig.id(), RigFile.write(rig), by);
+        mapper.useRigVersion(ref.id(), ref.version());
+        return ref;
+    }
+
+    @Transactional
+    public DocumentRef saveTester(byte[] file, String by) {
+        Tester tester = TesterFile.read(file);
+        return save(TESTER, tester.id(), TesterFile.write(tester), by);
+    }
+
+    @Transactional
+    public void addBay(int number, String rigId) {
+        Check.between(number, 1, 99, "number", "(number of the bay)");
+        int version = mapper.latestVersion(RIG, rigId);
+        Check.that(version > 0, "unknown-rig", "rig", Check.quoted(rigId), "choose a rig of this workshop");
+        try {
+            mapper.insertBay(new Bay("bay-" + number, number, rigId, version));
+        } catch (DuplicateKeyException e) {
+            throw new ProblemsException(new Problem(
+                    "bay-taken", "number", String.valueOf(number), "there is a bay with that number; give another"));
+        }
+    }
+
+    private DocumentRef save(String kind, String id, byte[] json, String by) {
+        DocumentRef ref = new DocumentRef(id, mapper.latestVersion(kind, id) + 1);
+        mapper.insertDocument(
+                kind, id, ref.version(), new String(json, StandardCharsets.UTF_8), OffsetDateTime.now(clock), by);
+        return ref;
+    }
+
+    private byte[] json(String kind, DocumentRef ref) {
+        String json = mapper.json(kind, ref.id(), ref.version());
+        if (json == null) {
+            throw Refusal.notFound(kind.equals(RIG) ? "rig" : "tester");
+        }
+        return json.getBytes(StandardCharsets.UTF_8);
+    }
+}

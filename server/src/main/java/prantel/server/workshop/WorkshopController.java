@@ -1,0 +1,81 @@
+package prantel.server.workshop;
+
+import java.io.IOException;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import prantel.server.account.Accounts;
+import prantel.server.account.Role;
+
+/** People, bays, rigs and testers: the administrator's page. */
+@RestController
+@RequestMapping("/api/workshop")
+class WorkshopController {
+    private final Workshop workshop;
+    private final Accounts accounts;
+
+    WorkshopController(Workshop workshop, Accounts accounts) {
+        this.workshop = workshop;
+        this.accounts = accounts;
+    }
+
+    record WorkshopView(List<PersonLine> people, List<BayLine> bays, List<FileLine> rigs, List<FileLine> testers) {}
+
+    record PersonLine(String id, String name, Role role) {}
+
+    record BayLine(int number, String rig) {}
+
+    record FileLine(String id, String label, int version) {}
+
+    record NewPerson(String signInName, String name, Role role, String password) {}
+
+    record NewBay(int number, String rig) {}
+
+    @GetMapping
+    WorkshopView workshop() {
+        return new WorkshopView(
+                accounts.all().stream()
+                        .map(a -> new PersonLine(a.accountId(), a.name(), a.role()))
+                        .toList(),
+                workshop.bays().stream()
+                        .map(b -> new BayLine(b.number(), workshop.rigOf(b).name()))
+                        .toList(),
+                workshop.rigs().stream()
+                        .map(r -> new FileLine(r.id(), workshop.rig(r).name(), r.version()))
+                        .toList(),
+                workshop.testers().stream()
+                        .map(t -> new FileLine(t.id(), workshop.tester(t).label(), t.version()))
+                        .toList());
+    }
+
+    @PostMapping("/people")
+    WorkshopView addPerson(@RequestBody NewPerson person) {
+        accounts.add(person.signInName(), person.name(), person.role(), person.password());
+        return workshop();
+    }
+
+    @PostMapping("/bays")
+    WorkshopView addBay(@RequestBody NewBay bay) {
+        workshop.addBay(bay.number(), bay.rig());
+        return workshop();
+    }
+
+    @PostMapping(path = "/rigs", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    WorkshopView saveRig(@RequestParam("file") MultipartFile file, Principal who) throws IOException {
+        workshop.saveRig(file.getBytes(), who.getName());
+        return workshop();
+    }
+
+    @PostMapping(path = "/testers", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    WorkshopView saveTester(@RequestParam("file") MultipartFile file, Principal who) throws IOException {
+        workshop.saveTester(file.getBytes(), who.getName());
+        return workshop();
+    }
+}
