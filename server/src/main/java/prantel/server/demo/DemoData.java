@@ -4,13 +4,14 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.FaultEffect;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.marking.CandidateRecord;
@@ -68,10 +69,13 @@ class DemoData implements ApplicationRunner {
                 StandardCharsets.UTF_8);
         write(id, new AssessmentEvent.LockedOff(), ASSESSOR);
         write(id, new AssessmentEvent.FaultsChosen(faults), ASSESSOR);
-        for (Map.Entry<String, String> check : Map.of(
-                        "sockets/r2/socket-3", "0.86", "sockets/ir500/l-e", "0.60", "bond/water/part", ">99.9 kΩ")
-                .entrySet()) {
-            write(id, new AssessmentEvent.CheckTaken(check.getKey(), check.getValue()), ASSESSOR);
+        for (FaultEffect effect : FaultEffect.of(keys.key(assessments.get(id)))) {
+            Expectation check = effect.check().orElseThrow().set();
+            write(
+                    id,
+                    new AssessmentEvent.CheckTaken(
+                            check.slot().id().value(), check.withFaults().shown()),
+                    ASSESSOR);
         }
         write(id, new AssessmentEvent.SheetOpened(), ASSESSOR);
         fillSheet(id, rig);

@@ -1,6 +1,7 @@
 package prantel.server.floor;
 
 import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -137,7 +138,7 @@ class FloorController {
             needs.add(need(a, "set", now(a), "before " + candidate + " starts"));
         }
         if (a.stage() == Stage.MARK) {
-            needs.add(need(a, "mark", "Mark " + candidate + ": " + now(a), "handed in"));
+            needs.add(need(a, "mark", "Mark " + candidate + ": " + now(a), "handed in " + clock(a.handedInAt())));
         }
         if (a.occupiesBay() && a.handedInAt() != null) {
             int faults = keys.faults(a).faults().size();
@@ -150,6 +151,12 @@ class FloorController {
                     "before the next candidate"));
         }
         return needs;
+    }
+
+    private static String clock(@Nullable OffsetDateTime at) {
+        return at == null
+                ? ""
+                : at.toLocalTime().truncatedTo(ChronoUnit.MINUTES).toString();
     }
 
     private Need need(Assessment a, String go, String what, String why) {

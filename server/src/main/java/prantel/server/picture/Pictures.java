@@ -1,10 +1,12 @@
 package prantel.server.picture;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Band;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Profile;
+import prantel.core.fault.Place;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.TestStep;
@@ -19,7 +21,8 @@ public final class Pictures {
     public record Station(String id, String label, double atMetres) {}
 
     /** A reading against cable distance; two samples a station, before its joint and at its front. */
-    public record ProfileCurve(String circuit, String quantity, List<ProfileSample> samples) {}
+    public record ProfileCurve(
+            String circuit, String quantity, List<String> faultStations, List<ProfileSample> samples) {}
 
     public record ProfileSample(
             double atMetres,
@@ -54,9 +57,20 @@ public final class Pictures {
                 .map(c -> new ProfileCurve(
                         c.id().value(),
                         step == TestStep.R1_R2 ? "R1+R2" : "R2",
+                        faultStations(key, c),
                         Profile.of(key, c.id(), step).stream()
                                 .map(Pictures::sample)
                                 .toList()))
+                .toList();
+    }
+
+    private static List<String> faultStations(Key key, Circuit circuit) {
+        return key.faults().faults().stream()
+                .flatMap(f ->
+                        f.place() instanceof Place.AtPoint at && at.circuit().equals(circuit.id())
+                                ? Stream.of(at.point().value())
+                                : Stream.of())
+                .distinct()
                 .toList();
     }
 

@@ -1,0 +1,62 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect } from "react";
+import { Navigate, Route, Routes } from "react-router";
+import { sessionQueries, SetUpPage, SignInPage } from "../features/session";
+import { Loaded } from "../ui/States";
+import { Boundary } from "./Boundary";
+import { Shell } from "./Shell";
+
+const FloorPage = lazy(() => import("../features/floor").then((m) => ({ default: m.FloorPage })));
+const PreparePage = lazy(() => import("../features/bay").then((m) => ({ default: m.PreparePage })));
+const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ default: m.AssessmentPage })));
+const SheetListPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetListPage })));
+const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetPage })));
+const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
+
+export function App() {
+  const session = useQuery(sessionQueries.current);
+  const client = useQueryClient();
+
+  useEffect(() => {
+    const signedOut = () => void client.invalidateQueries({ queryKey: sessionQueries.current.queryKey });
+    window.addEventListener("prantel-signed-out", signedOut);
+    return () => window.removeEventListener("prantel-signed-out", signedOut);
+  }, [client]);
+
+  return (
+    <Loaded query={session}>
+      {({ person, demo, setUpNeeded }) => {
+        if (setUpNeeded) return <SetUpPage />;
+        if (!person) return <SignInPage demo={demo} />;
+        const candidate = person.role === "CANDIDATE";
+        const home = candidate ? "/my/sheets" : "/floor";
+        return (
+          <Shell person={person} demo={demo}>
+            <Boundary>
+              <Suspense fallback={<p className="p-6 text-ink2">Fetching…</p>}>
+                <Routes>
+                  {candidate ? (
+                    <>
+                      <Route path="/my/sheets" element={<SheetListPage />} />
+                      <Route path="/my/sheets/:id" element={<SheetPage />} />
+                    </>
+                  ) : (
+                    <>
+                      <Route path="/floor" element={<FloorPage />} />
+                      <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
+                      <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />
+                      {person.role === "ADMINISTRATOR" && (
+                        <Route path="/workshop" element={<WorkshopPage />} />
+                      )}
+                    </>
+                  )}
+                  <Route path="*" element={<Navigate to={home} replace />} />
+                </Routes>
+              </Suspense>
+            </Boundary>
+          </Shell>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,132 @@
+import { type ReactNode, useEffect, useState } from "react";
+import { NavLink } from "react-router";
+import type { Schemas } from "../api/client";
+import { useSignOut } from "../features/session";
+import { Button } from "../ui/Button";
+import { classes } from "../ui/classes";
+import { Dialog } from "../ui/Dialog";
+import { KeyCap } from "../ui/KeyCap";
+import { useShortcuts } from "../ui/useShortcuts";
+import { useTheme } from "./theme";
+
+interface Props {
+  person: Schemas["Person"];
+  demo: boolean;
+  children: ReactNode;
+}
+
+const KEYS: [string, string][] = [
+  ["?", "this list"],
+  ["Enter", "next box, on a sheet and among check readings"],
+  ["N", "Mark: the next reading or mark that wants your eye"],
+  ["A", "Mark: accept the proposed mark that is open"],
+  ["U", "Set: take the last change back"],
+  ["Tab, arrows", "move between stations, choices and boxes; Space or Enter picks"],
+];
+
+export function Shell({ person, demo, children }: Props) {
+  const [help, setHelp] = useState(false);
+  const [theme, changeTheme] = useTheme();
+  const signOut = useSignOut();
+  useShortcuts({ "?": () => setHelp(true) });
+  const candidate = person.role === "CANDIDATE";
+
+  return (
+    <div className="min-h-screen">
+      <header className="no-print border-b border-line bg-sheet">
+        <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-5">
+          <span className="flex items-center gap-2 text-[19px] font-bold">
+            <svg width="30" height="16" viewBox="0 0 30 16" aria-hidden="true">
+              <path d="M2 8h26" stroke="var(--ink)" strokeWidth="2.4" />
+              <circle cx="6" cy="8" r="4" fill="var(--work)" />
+              <circle cx="15" cy="8" r="3.4" fill="var(--sheet)" stroke="var(--work)" strokeWidth="2.2" />
+              <path d="M20 12l4.5-9 4.5 9z" fill="var(--plum)" />
+            </svg>
+            Prantel
+          </span>
+          <nav aria-label="Places" className="flex gap-5">
+            {candidate ? <Place to="/my/sheets">My sheets</Place> : <Place to="/floor">Floor</Place>}
+            {person.role === "ADMINISTRATOR" && <Place to="/workshop">Workshop</Place>}
+          </nav>
+          <div className="ml-auto flex items-center gap-3">
+            {demo && <span className="hidden text-[13px] text-ink2 lg:inline">demo, invented data</span>}
+            <span>
+              {person.name} <span className="text-ink2">{person.role.toLowerCase()}</span>
+            </span>
+            <Button
+              kind="quiet"
+              onClick={changeTheme}
+              aria-label={theme === "light" ? "Dim theme" : "Light theme"}
+            >
+              {theme === "light" ? "Dim" : "Light"}
+            </Button>
+            <Button kind="quiet" onClick={() => signOut.mutate()}>
+              Sign out
+            </Button>
+            <Button kind="quiet" onClick={() => setHelp(true)} aria-label="Keys">
+              <KeyCap>?</KeyCap>
+            </Button>
+          </div>
+        </div>
+      </header>
+      <Connection />
+      <main className="px-5 py-4">{children}</main>
+      <Dialog
+        open={help}
+        onClose={() => setHelp(false)}
+        title="Keys"
+        about="They work while you are not typing in a box."
+      >
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+          {KEYS.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <KeyCap>{key}</KeyCap>
+              </dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+        <div className="mt-4 text-right">
+          <Button onClick={() => setHelp(false)}>Close</Button>
+        </div>
+      </Dialog>
+    </div>
+  );
+}
+
+function Place({ to, children }: { to: string; children: ReactNode }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        classes(
+          "border-b-[3px] py-3.5",
+          isActive ? "border-work font-bold" : "border-transparent text-ink2 hover:text-ink",
+        )
+      }
+    >
+      {children}
+    </NavLink>
+  );
+}
+
+/** Says it when the network is gone; what is written meanwhile waits and is sent later. */
+function Connection() {
+  const [online, setOnline] = useState(navigator.onLine);
+  useEffect(() => {
+    const now = () => setOnline(navigator.onLine);
+    window.addEventListener("online", now);
+    window.addEventListener("offline", now);
+    return () => {
+      window.removeEventListener("online", now);
+      window.removeEventListener("offline", now);
+    };
+  }, []);
+  if (online) return null;
+  return (
+    <p role="status" className="border-b border-caution bg-caution-soft px-5 py-2 font-semibold text-caution">
+      No network. What you write on a sheet is kept here and sent when it is back.
+    </p>
+  );
+}

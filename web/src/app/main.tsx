@@ -1,0 +1,23 @@
+import "@fontsource-variable/source-sans-3";
+import "./theme.css";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+import { App } from "./App";
+import { newQueryClient } from "./queryClient";
+import { applyStoredTheme } from "./theme";
+
+applyStoredTheme();
+
+const root = document.getElementById("root");
+if (!root) throw new Error("The page has no #root");
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={newQueryClient()}>
+      <BrowserRouter>
+        <App />
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

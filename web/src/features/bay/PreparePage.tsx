@@ -1,0 +1,87 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Navigate, useNavigate, useParams } from "react-router";
+import { api, data } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Choices } from "../../ui/Choices";
+import { Pane } from "../../ui/Pane";
+import { Loaded, ProblemNote } from "../../ui/States";
+import { bayQueries } from "./queries";
+import { StageLine } from "./StageLine";
+
+/** Who comes to this bay, and with which tester. */
+export function PreparePage() {
+  const { bayId = "" } = useParams();
+  const bay = useQuery(bayQueries.prepare(bayId));
+  const [candidate, setCandidate] = useState("");
+  const [tester, setTester] = useState("");
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const start = useMutation({
+    mutationFn: () =>
+      data(api.POST("/api/assessments", { body: { bayId, candidateId: candidate, testerId: tester } })),
+    onSuccess: async (made) => {
+      await client.invalidateQueries({ queryKey: ["floor"] });
+      await navigate(`/assessments/${made.id}/set`);
+    },
+  });
+  return (
+    <Loaded query={bay}>
+      {(view) =>
+        view.occupiedBy ? (
+          <Navigate to={`/assessments/${view.occupiedBy}/set`} replace />
+        ) : (
+          <>
+            <div className="mb-3 flex flex-wrap items-center gap-x-6">
+              <h1 className="text-[21px] font-bold">
+                Bay {view.bay} · {view.rig}
+              </h1>
+              <StageLine now="prepare" shown="prepare" to={() => null} />
+            </div>
+            <div className="max-w-[900px] space-y-4">
+              <Pane title="Who comes">
+                {view.candidates.length === 0 ? (
+                  <p className="text-ink2">
+                    No candidates yet. An administrator adds people on the Workshop page.
+                  </p>
+                ) : (
+                  <Choices
+                    label="Candidate"
+                    value={candidate}
+                    onChange={setCandidate}
+                    large
+                    options={view.candidates.map((c) => ({ value: c.id, label: c.label, note: c.note }))}
+                  />
+                )}
+              </Pane>
+              <Pane title="With which tester">
+                {view.testers.length === 0 ? (
+                  <p className="text-ink2">
+                    No testers yet. An administrator adds their files on the Workshop page.
+                  </p>
+                ) : (
+                  <Choices
+                    label="Tester"
+                    value={tester}
+                    onChange={setTester}
+                    large
+                    options={view.testers.map((t) => ({ value: t.id, label: t.label, note: t.note }))}
+                  />
+                )}
+              </Pane>
+              <ProblemNote error={start.error} />
+              <Button
+                kind="main"
+                large
+                disabled={!candidate || !tester || start.isPending}
+                onClick={() => start.mutate()}
+              >
+                Go to Set
+              </Button>
+            </div>
+          </>
+        )
+      }
+    </Loaded>
+  );
+}

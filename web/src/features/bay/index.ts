@@ -1,0 +1,2 @@
+export { PreparePage } from "./PreparePage";
+export { AssessmentPage } from "./AssessmentPage";

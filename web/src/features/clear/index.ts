@@ -1,0 +1,1 @@
+export { ClearStage } from "./ClearStage";

@@ -1,0 +1,126 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { Pane } from "../../ui/Pane";
+import { Loaded } from "../../ui/States";
+import { clock } from "../../ui/when";
+import { BayTile } from "./BayTile";
+import { floorQueries } from "./queries";
+
+/** The room as it stands: bays along the wall, and in the aisle what needs the assessor next. */
+export function FloorPage() {
+  const floor = useQuery(floorQueries.now);
+  return (
+    <Loaded query={floor}>
+      {(room) => (
+        <>
+          <h1 className="mb-3 flex flex-wrap items-baseline gap-x-5 text-[21px] font-bold">
+            Workshop floor
+            <span className="text-[15px] font-normal text-ink2">{summary(room)}</span>
+          </h1>
+          <div className="relative flex min-h-[calc(100vh-150px)] flex-col border-[3px] border-frame bg-sheet px-4 pb-4">
+            {room.bays.length === 0 ? <EmptyRoom /> : <Bays bays={room.bays} />}
+            <Aisle needs={room.aisle} />
+            <Door />
+            <Kept kept={room.kept} />
+          </div>
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+function summary(room: Schemas["FloorView"]): string {
+  const bays = room.bays.length === 1 ? "1 bay" : `${room.bays.length} bays`;
+  const set = room.bays.filter((b) => b.faultsSet > 0).length;
+  return `${bays} · ${set === 0 ? "no faults set" : `faults set in ${set}`} · all dead`;
+}
+
+function EmptyRoom() {
+  return (
+    <p className="py-8 text-ink2">No bay yet. An administrator adds rigs and bays on the Workshop page.</p>
+  );
+}
+
+function Bays({ bays }: { bays: Schemas["BayView"][] }) {
+  return (
+    <ul aria-label="Bays" className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+      {bays.map((bay) => (
+        <BayTile key={bay.id} bay={bay} />
+      ))}
+    </ul>
+  );
+}
+
+function Aisle({ needs }: { needs: Schemas["Need"][] }) {
+  return (
+    <section aria-labelledby="aisle" className="mt-10 lg:mr-28">
+      <h2 id="aisle" className="mb-1 font-bold">
+        In the aisle: what needs you, in order
+      </h2>
+      {needs.length === 0 ? (
+        <p className="border-t border-line py-4 text-ink2">
+          Nothing waits for you. Choose a free bay to prepare the next candidate.
+        </p>
+      ) : (
+        <ol>
+          {needs.map((need, i) => (
+            <li key={`${need.assessmentId}-${need.go}`} className="border-t border-line last:border-b">
+              <Link
+                to={`/assessments/${need.assessmentId}/${need.go}`}
+                className="grid min-h-12 grid-cols-[24px_64px_1fr] items-center gap-x-3 py-2 hover:bg-work-soft sm:grid-cols-[24px_64px_1fr_190px]"
+              >
+                <span className="text-ink2">{i + 1}</span>
+                <span className="font-bold">Bay {need.bay}</span>
+                <span>{need.what}</span>
+                <span className="col-start-3 text-ink2 sm:col-start-4">{need.why}</span>
+              </Link>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
+
+/** The way out, and the isolator beside it. */
+function Door() {
+  return (
+    <div
+      aria-hidden="true"
+      className="absolute right-[-3px] bottom-24 hidden h-[66px] w-[90px] bg-sheet lg:block"
+    >
+      <svg viewBox="0 0 90 66" className="h-full w-full">
+        <path d="M90 6 A 58 58 0 0 0 32 64" fill="none" stroke="var(--frame)" strokeWidth="1.4" />
+        <line x1="90" x2="32" y1="64" y2="64" stroke="var(--frame)" strokeWidth="1.4" strokeDasharray="4 3" />
+        <text x="62" y="58" fontSize="12" textAnchor="middle" style={{ fill: "var(--ink2)" }}>
+          door
+        </text>
+      </svg>
+    </div>
+  );
+}
+
+function Kept({ kept }: { kept: Schemas["Kept"][] }) {
+  if (kept.length === 0) return null;
+  return (
+    <Pane title="Records, marked and kept" className="mt-auto lg:mr-28">
+      <ul className="divide-y divide-line">
+        {kept.map((k) => (
+          <li key={k.assessmentId}>
+            <Link
+              to={`/assessments/${k.assessmentId}/mark`}
+              className="flex min-h-10 flex-wrap items-center gap-x-5 hover:bg-work-soft"
+            >
+              <span className="font-semibold">{k.candidate}</span>
+              <span>{k.rig}</span>
+              <span>{k.verdict}</span>
+              {k.overridden && <span className="text-caution">decided otherwise than proposed</span>}
+              <span className="ml-auto text-ink2">{clock(k.at)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </Pane>
+  );
+}

@@ -1,0 +1,2 @@
+export { FloorPage } from "./FloorPage";
+export { floorQueries } from "./queries";

@@ -1,0 +1,75 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Loaded, ProblemNote } from "../../ui/States";
+import { useShortcuts } from "../../ui/useShortcuts";
+import { Causes } from "./Causes";
+import { HandBack } from "./HandBack";
+import { Marks } from "./Marks";
+import { markQueries, type MarkingView, useMarkWrites } from "./queries";
+import { OutcomePane } from "./OutcomePane";
+import { FAULTS, StepList } from "./StepList";
+import { StepReadings } from "./StepReadings";
+
+interface Props {
+  id: string;
+  mayGoBack: boolean;
+}
+
+/** Mark: the sheet against its key, one test at a time; proposals to accept or change. */
+export function MarkStage({ id, mayGoBack }: Props) {
+  const view = useQuery(markQueries.view(id));
+  return <Loaded query={view}>{(v) => <Marking id={id} view={v} mayGoBack={mayGoBack} />}</Loaded>;
+}
+
+function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
+  const writes = useMarkWrites(id, view.seq);
+  const first = view.steps.find((s) => s.wantEye > 0) ?? view.steps[0];
+  const [step, setStep] = useState(first?.id ?? FAULTS);
+  const open = view.marks.filter((m) => m.given === null);
+  const decided = view.outcome.given !== null;
+  const next = open[0];
+
+  const accept = () => {
+    if (next && !writes.decide.isPending)
+      writes.decide.mutate([{ mark: next.id, given: next.proposed as "FULL", reason: "" }]);
+  };
+  const goOn = () => {
+    const order = [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), FAULTS];
+    setStep(order[(order.indexOf(step) + 1) % order.length] ?? FAULTS);
+  };
+  useShortcuts({ a: accept, A: accept, n: goOn, N: goOn });
+
+  return (
+    <div className="grid gap-3 md:grid-cols-[200px_minmax(0,1fr)] xl:grid-cols-[190px_minmax(0,1fr)_360px]">
+      <div className="space-y-3">
+        <StepList view={view} step={step} onStep={setStep} onNext={goOn} />
+        {mayGoBack && (
+          <HandBack
+            busy={writes.handBack.isPending}
+            error={writes.handBack.error}
+            onBack={(r) => writes.handBack.mutate(r)}
+          />
+        )}
+      </div>
+      <div className="min-w-0 space-y-3">
+        {view.engineNote && <p className="bg-caution-soft p-2 text-caution">{view.engineNote}</p>}
+        <StepReadings view={view} step={step} />
+      </div>
+      <div className="space-y-3 md:col-start-2 xl:col-start-auto">
+        <ProblemNote error={writes.decide.error ?? writes.outcome.error} />
+        <Causes view={view} step={step} />
+        <Marks
+          marks={view.marks}
+          locked={decided}
+          busy={writes.decide.isPending}
+          onDecide={(given) => writes.decide.mutate(given)}
+        />
+        <OutcomePane
+          outcome={view.outcome}
+          busy={writes.outcome.isPending}
+          onDecide={(w) => writes.outcome.mutate(w)}
+        />
+      </div>
+    </div>
+  );
+}

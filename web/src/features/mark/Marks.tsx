@@ -1,0 +1,102 @@
+import { useState } from "react";
+import { Button } from "../../ui/Button";
+import { classes } from "../../ui/classes";
+import { Pane } from "../../ui/Pane";
+import { ChangeMark } from "./ChangeMark";
+import type { Award, MarkLine } from "./queries";
+
+interface Props {
+  marks: MarkLine[];
+  locked: boolean;
+  busy: boolean;
+  onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
+}
+
+const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0" };
+const WORD: Record<string, string> = { FULL: "full", HALF: "half", NONE: "none" };
+
+/** The marks proposed, with their evidence; accepted one by one, together, or changed with a reason. */
+export function Marks({ marks, locked, busy, onDecide }: Props) {
+  const [changing, setChanging] = useState<MarkLine>();
+  const open = marks.filter((m) => m.given === null);
+  const next = open[0];
+  return (
+    <Pane title="Proposed" aside={open.length === 0 ? "all decided" : `${open.length} open`}>
+      <ul className="divide-y divide-line">
+        {marks.map((mark) => (
+          <li
+            key={mark.id}
+            className={classes(
+              "grid grid-cols-[26px_1fr_auto] gap-x-2 py-2",
+              mark === next && !locked && "bg-work-soft",
+            )}
+          >
+            <span
+              className={classes(
+                "pl-1 text-[17px] font-bold",
+                (mark.given ?? mark.proposed) === "FULL" ? "text-work" : "text-caution",
+              )}
+              title={`${WORD[mark.given ?? mark.proposed]} of ${mark.weight}`}
+            >
+              {SIGN[mark.given ?? mark.proposed]}
+            </span>
+            <span className="min-w-0">
+              <span className="font-semibold">{mark.title}</span>{" "}
+              <span className="text-[13px] text-ink2">
+                {mark.group}, ×{mark.weight}
+                {mark.key && ", key"}
+              </span>
+              <span className="block text-[13px] text-ink2">{mark.evidence}</span>
+              {mark.given !== null && (
+                <span className="block text-[13px]">
+                  {mark.given === mark.proposed
+                    ? "accepted"
+                    : `changed from ${WORD[mark.proposed]} to ${WORD[mark.given]}: ${mark.reason}`}
+                </span>
+              )}
+            </span>
+            {!locked && (
+              <Button
+                kind="quiet"
+                aria-label={`Change ${mark.title}, ${mark.group}`}
+                onClick={() => setChanging(mark)}
+              >
+                Change…
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {!locked && open.length > 0 && (
+        <div className="mt-3 flex flex-wrap gap-2">
+          <Button
+            kind="main"
+            shortcut="A"
+            disabled={busy}
+            onClick={() => next && onDecide([{ mark: next.id, given: next.proposed as Award, reason: "" }])}
+          >
+            Accept
+          </Button>
+          <Button
+            disabled={busy}
+            onClick={() =>
+              onDecide(open.map((m) => ({ mark: m.id, given: m.proposed as Award, reason: "" })))
+            }
+          >
+            Accept all {open.length}
+          </Button>
+        </div>
+      )}
+      {changing && (
+        <ChangeMark
+          mark={changing}
+          onClose={() => setChanging(undefined)}
+          onChange={(given, reason) => {
+            onDecide([{ mark: changing.id, given, reason }]);
+            setChanging(undefined);
+          }}
+        />
+      )}
+    </Pane>
+  );
+}

@@ -1,0 +1,163 @@
+import { type Dot, ProfilePicture, ReadingRail, type Side } from "../../pictures";
+import { Pane } from "../../ui/Pane";
+import type { Line, MarkingView } from "./queries";
+import { FAULTS } from "./StepList";
+
+/** One test of the sheet: the profile along the circuit where there is one, then each reading on its rail. */
+export function StepReadings({ view, step }: { view: MarkingView; step: string }) {
+  if (step === FAULTS) return <FaultsNamed view={view} />;
+  const lines = view.lines.filter((l) => l.step === step);
+  return (
+    <>
+      {view.circuits.map((circuit) => {
+        const along = lines.filter((l) => l.circuit === circuit.id && l.station !== null);
+        const curve = view.profiles.find(
+          (p) => p.circuit === circuit.id && p.quantity === along[0]?.quantity,
+        );
+        if (!curve || along.length === 0 || along.every((l) => !l.asked)) return null;
+        return (
+          <Pane key={circuit.id} title={`${circuit.label} · ${curve.quantity} along the circuit`}>
+            <p className="flex flex-wrap gap-x-5 text-[13px]">
+              <span className="text-ink2">
+                <span aria-hidden="true" className="mr-1 inline-block h-3 w-6 bg-band align-middle" />
+                what this rig gives, with tolerance
+              </span>
+              <span className="text-plum">— with the faults</span>
+              <span className="text-work">– – healthy</span>
+              <span>◆ ▲ ▼ recorded: in, above, below</span>
+            </p>
+            <ProfilePicture
+              curve={curve}
+              circuit={circuit}
+              dots={dots(along)}
+              showFaulted={view.faultsSet.length > 0}
+              faultsAt={new Set(curve.faultStations)}
+            />
+          </Pane>
+        );
+      })}
+      <Pane title="Readings">
+        <ul className="divide-y divide-line">
+          {lines.map((line) => (
+            <Reading key={line.slot} line={line} />
+          ))}
+        </ul>
+      </Pane>
+    </>
+  );
+}
+
+function dots(lines: Line[]): Dot[] {
+  return lines.map((l) => ({
+    station: l.station ?? "",
+    ohms: l.writtenOhms,
+    overRange: l.writtenOverRange,
+    side: l.writtenOhms === null && !l.writtenOverRange ? "nothing" : (l.side as Side),
+    text: l.written,
+  }));
+}
+
+function Reading({ line }: { line: Line }) {
+  const inside = line.side === "inside";
+  return (
+    <li className="grid items-center gap-x-4 py-3 sm:grid-cols-[minmax(120px,1fr)_minmax(200px,300px)_130px]">
+      <div>
+        <p className="font-semibold">{line.quantity}</p>
+        <p className="text-[13px] text-ink2">{line.where}</p>
+      </div>
+      <ReadingRail line={line} />
+      <div>
+        <p className="text-[17px] font-bold">{line.written || "–"}</p>
+        <p className={`text-[13px] ${inside ? "text-work" : line.asked ? "text-caution" : "text-ink2"}`}>
+          {line.sideWords}
+        </p>
+      </div>
+      <div className="sm:col-span-3">
+        <p className="text-[13px] text-ink2">
+          This rig gives {line.expected}, healthy {line.healthy}.
+          {line.limit && (
+            <>
+              {" "}
+              Limit {line.limit.shown}, <Judged judged={line.judged} />.
+            </>
+          )}
+        </p>
+        {line.remarks.map((remark) => (
+          <p key={remark} className="text-[13px] text-caution">
+            {remark}
+          </p>
+        ))}
+        {line.explanations[0] && (
+          <p className="text-[13px]">
+            <b>{line.explanations[0].label}.</b> {line.explanations[0].evidence}
+          </p>
+        )}
+        {!inside && line.asked && line.written && line.explanations.length === 0 && (
+          <p className="text-[13px]">No known mistake gives this value. Ask how it was taken.</p>
+        )}
+        <Details line={line} />
+      </div>
+    </li>
+  );
+}
+
+function Judged({ judged }: { judged: string }) {
+  const words: Record<string, string> = {
+    right: "judged rightly",
+    wrong: "judged wrongly",
+    missing: "not judged",
+  };
+  return <span className={judged === "right" ? "text-work" : "text-caution"}>{words[judged]}</span>;
+}
+
+function Details({ line }: { line: Line }) {
+  if (line.bandReasons.length === 0 && !line.limit && line.explanations.length < 2) return null;
+  return (
+    <details className="text-[13px] text-ink2">
+      <summary className="py-1">Why this band, this limit</summary>
+      <ul className="space-y-1 pb-1">
+        {line.bandReasons.map((r) => (
+          <li key={r.cause}>
+            {r.cause}: {r.down} to {r.up}
+          </li>
+        ))}
+        {line.limit && (
+          <li>
+            Limit: {line.limit.source}. {line.limit.working}
+          </li>
+        )}
+        {line.explanations.slice(1).map((e) => (
+          <li key={e.cause}>
+            Less likely: <b>{e.label}.</b> {e.evidence}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function FaultsNamed({ view }: { view: MarkingView }) {
+  return (
+    <div className="grid gap-3 lg:grid-cols-2">
+      <Pane title="Set on the rig" wall="plum">
+        <List items={view.faultsSet} empty="Nothing: a healthy rig." />
+      </Pane>
+      <Pane title="Named by the candidate">
+        <List items={view.faultsReported} empty="Nothing named." />
+      </Pane>
+    </div>
+  );
+}
+
+function List({ items, empty }: { items: string[]; empty: string }) {
+  if (items.length === 0) return <p className="text-ink2">{empty}</p>;
+  return (
+    <ul className="divide-y divide-line">
+      {items.map((item) => (
+        <li key={item} className="py-2">
+          {item}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,1 @@
+export { SetStage } from "./SetStage";

@@ -1,0 +1,47 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { Loaded } from "../../ui/States";
+import { clock } from "../../ui/when";
+import { sheetQueries } from "./queries";
+
+export function SheetListPage() {
+  const sheets = useQuery(sheetQueries.mine);
+  return (
+    <Loaded query={sheets}>
+      {(mine) => (
+        <div className="mx-auto max-w-[760px] text-[18px]">
+          <h1 className="mb-3 text-[23px] font-bold">My sheets</h1>
+          {mine.length === 0 ? (
+            <p className="text-ink2">
+              No sheet yet. Your assessor opens it when the rig is ready; this page shows it by itself.
+            </p>
+          ) : (
+            <ul className="border-t border-line">
+              {mine.map((sheet) => (
+                <li key={sheet.id} className="border-b border-line bg-sheet">
+                  {sheet.state === "not open yet" ? (
+                    <span className="flex min-h-14 items-center gap-4 px-4 text-ink2">
+                      Bay {sheet.bay}, {sheet.rig} <span className="ml-auto">not open yet</span>
+                    </span>
+                  ) : (
+                    <Link
+                      to={`/my/sheets/${sheet.id}`}
+                      className="flex min-h-14 items-center gap-4 px-4 hover:bg-work-soft"
+                    >
+                      <span className="font-semibold">
+                        Bay {sheet.bay}, {sheet.rig}
+                      </span>
+                      <span className="ml-auto">
+                        {sheet.state} <span className="text-ink2">{clock(sheet.since)}</span>
+                      </span>
+                    </Link>
+                  )}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,2 @@
+export { SheetListPage } from "./SheetListPage";
+export { SheetPage } from "./SheetPage";

@@ -1,0 +1,95 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { SheetView } from "./queries";
+import { Outbox, type Pending, seqIn } from "./outbox";
+
+const SLOT = "sockets/r1r2/socket-1";
+
+function view(seq: number): SheetView {
+  return {
+    reportsSeq: 0,
+    steps: [{ groups: [{ boxes: [{ slot: SLOT, seq, judgedSeq: 0 }] }] }],
+  } as unknown as SheetView;
+}
+
+function answer(status: number, body: unknown): Response {
+  return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
+}
+
+async function bodyOf(call: unknown[]): Promise<{ eventId: string; text: string; basedOn: number }> {
+  return (call[0] as Request).clone().json();
+}
+
+describe("Outbox", () => {
+  const fetchMock = vi.fn<typeof fetch>();
+
+  beforeEach(() => {
+    vi.useFakeTimers();
+    localStorage.clear();
+    vi.stubGlobal("fetch", fetchMock);
+    fetchMock.mockReset();
+  });
+
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it("sends the same event id again after a lost connection, and keeps it over a reload", async () => {
+    fetchMock.mockRejectedValueOnce(new TypeError("no network"));
+    fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(7))));
+    const seen: SheetView[] = [];
+    const outbox = new Outbox("s1", (v) => seen.push(v));
+    outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(10);
+    expect(outbox.snapshot().waiting).toBe(true);
+    expect(JSON.parse(localStorage.getItem("prantel-outbox-s1") ?? "")).toHaveLength(1);
+
+    await vi.advanceTimersByTimeAsync(3100);
+    expect(outbox.snapshot()).toMatchObject({ pending: [], waiting: false });
+    expect(seen).toHaveLength(1);
+    const [first, second] = await Promise.all(fetchMock.mock.calls.map(bodyOf));
+    expect(second?.eventId).toBe(first?.eventId);
+    expect(localStorage.getItem("prantel-outbox-s1")).toBeNull();
+  });
+
+  it("takes up after a reload what was not sent", async () => {
+    const left: Pending[] = [
+      { kind: "reading", eventId: "kept-event-1", slot: SLOT, text: "0.43", basedOn: 0 },
+    ];
+    localStorage.setItem("prantel-outbox-s1", JSON.stringify(left));
+    fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(1))));
+    const outbox = new Outbox("s1", () => undefined);
+    outbox.start();
+    await vi.advanceTimersByTimeAsync(10);
+    expect((await bodyOf(fetchMock.mock.calls[0] ?? [])).eventId).toBe("kept-event-1");
+    expect(outbox.snapshot().pending).toEqual([]);
+  });
+
+  it("puts a refused write aside with the server's words and goes on", async () => {
+    const refusal = { problems: [{ code: "changed-meanwhile", where: "", given: "", mend: "look again" }] };
+    fetchMock.mockImplementationOnce(() => Promise.resolve(answer(409, refusal)));
+    fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(3))));
+    const outbox = new Outbox("s1", () => undefined);
+    outbox.write({ kind: "reading", slot: SLOT, text: "1", basedOn: 0 });
+    outbox.write({ kind: "judgement", slot: SLOT, satisfactory: true, basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(10);
+    expect(outbox.snapshot().refused[0]?.error.problems[0]?.mend).toBe("look again");
+    expect(outbox.snapshot().pending).toEqual([]);
+  });
+
+  it("bases its second write on its own first one", async () => {
+    fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(5))));
+    const outbox = new Outbox("s1", () => undefined);
+    outbox.write({ kind: "reading", slot: SLOT, text: "0.4", basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(10);
+    outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(10);
+    expect((await bodyOf(fetchMock.mock.calls[1] ?? [])).basedOn).toBe(5);
+  });
+
+  it("finds the number of a box in the view", () => {
+    const write: Pending = { kind: "reading", eventId: "x", slot: SLOT, text: "", basedOn: 0 };
+    expect(seqIn(view(9), write)).toBe(9);
+    expect(seqIn(view(9), { ...write, slot: "other" })).toBe(0);
+  });
+});

@@ -1,0 +1,1 @@
+export { WatchStage } from "./WatchStage";

@@ -1,0 +1,209 @@
+import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, type ReactNode, useState } from "react";
+import { api, data, type Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { SelectField, TextField } from "../../ui/Field";
+import { Pane } from "../../ui/Pane";
+import { Loaded, ProblemNote } from "../../ui/States";
+
+const workshopQuery = queryOptions({
+  queryKey: ["workshop"] as const,
+  queryFn: ({ signal }) => data(api.GET("/api/workshop", { signal })),
+});
+
+type Workshop = Schemas["WorkshopView"];
+
+/** People, rigs, testers and bays. */
+export function WorkshopPage() {
+  const workshop = useQuery(workshopQuery);
+  return (
+    <Loaded query={workshop}>
+      {(w) => (
+        <>
+          <h1 className="mb-3 text-[21px] font-bold">Workshop</h1>
+          <div className="grid gap-3 lg:grid-cols-2">
+            <People workshop={w} />
+            <Files
+              title="Rigs"
+              path="/api/workshop/rigs"
+              lines={w.rigs}
+              hint="A rig file as docs/formats/rig.md describes it. A changed file becomes the next version; sheets that are open keep theirs."
+            />
+            <Bays workshop={w} />
+            <Files
+              title="Testers"
+              path="/api/workshop/testers"
+              lines={w.testers}
+              hint="A tester file as docs/formats/tester.md describes it."
+            />
+          </div>
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+function useWorkshopWrite<T>(call: (input: T) => Promise<Workshop>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: call,
+    onSuccess: (w) => {
+      client.setQueryData(workshopQuery.queryKey, w);
+      void client.invalidateQueries({ queryKey: ["floor"] });
+    },
+  });
+}
+
+function Lines({ children, empty }: { children: ReactNode[]; empty: string }) {
+  if (children.length === 0) return <p className="mb-3 text-ink2">{empty}</p>;
+  return <ul className="mb-3 divide-y divide-line">{children}</ul>;
+}
+
+function People({ workshop }: { workshop: Workshop }) {
+  const nobody: Schemas["NewPerson"] = { signInName: "", name: "", role: "CANDIDATE", password: "" };
+  const [person, setPerson] = useState(nobody);
+  const add = useWorkshopWrite((body: Schemas["NewPerson"]) =>
+    data(api.POST("/api/workshop/people", { body })),
+  );
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    add.mutate(person, { onSuccess: () => setPerson(nobody) });
+  };
+  return (
+    <Pane title="People">
+      <Lines empty="Nobody yet.">
+        {workshop.people.map((p) => (
+          <li key={p.id} className="flex min-h-9 items-center gap-3">
+            <span className="font-semibold">{p.name}</span>
+            <span className="text-ink2">{p.id}</span>
+            <span className="ml-auto text-ink2">{p.role.toLowerCase()}</span>
+          </li>
+        ))}
+      </Lines>
+      <form onSubmit={submit} className="grid gap-2 sm:grid-cols-2">
+        <TextField
+          label="Name"
+          value={person.name}
+          required
+          onChange={(e) => setPerson({ ...person, name: e.target.value })}
+        />
+        <TextField
+          label="Sign-in name"
+          value={person.signInName}
+          required
+          autoComplete="off"
+          onChange={(e) => setPerson({ ...person, signInName: e.target.value })}
+        />
+        <SelectField
+          label="Role"
+          value={person.role}
+          onChange={(e) => setPerson({ ...person, role: e.target.value as "CANDIDATE" })}
+        >
+          <option value="CANDIDATE">candidate</option>
+          <option value="ASSESSOR">assessor</option>
+          <option value="ADMINISTRATOR">administrator</option>
+        </SelectField>
+        <TextField
+          label="First password"
+          type="password"
+          autoComplete="new-password"
+          value={person.password}
+          required
+          onChange={(e) => setPerson({ ...person, password: e.target.value })}
+        />
+        <div className="sm:col-span-2">
+          <ProblemNote error={add.error} />
+          <Button type="submit" className="mt-1" disabled={add.isPending}>
+            Add
+          </Button>
+        </div>
+      </form>
+    </Pane>
+  );
+}
+
+function Bays({ workshop }: { workshop: Workshop }) {
+  const [number, setNumber] = useState("");
+  const [rig, setRig] = useState("");
+  const add = useWorkshopWrite((body: Schemas["NewBay"]) => data(api.POST("/api/workshop/bays", { body })));
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    add.mutate({ number: Number(number), rig }, { onSuccess: () => setNumber("") });
+  };
+  return (
+    <Pane title="Bays">
+      <Lines empty="No bay yet.">
+        {workshop.bays.map((b) => (
+          <li key={b.number} className="flex min-h-9 items-center gap-3">
+            <span className="font-semibold">Bay {b.number}</span> {b.rig}
+          </li>
+        ))}
+      </Lines>
+      <form onSubmit={submit} className="grid items-end gap-2 sm:grid-cols-[110px_1fr_auto]">
+        <TextField
+          label="Number"
+          type="number"
+          min={1}
+          max={99}
+          value={number}
+          required
+          onChange={(e) => setNumber(e.target.value)}
+        />
+        <SelectField label="Rig" value={rig} required onChange={(e) => setRig(e.target.value)}>
+          <option value="">Choose…</option>
+          {workshop.rigs.map((r) => (
+            <option key={r.id} value={r.id}>
+              {r.label}
+            </option>
+          ))}
+        </SelectField>
+        <Button type="submit" disabled={add.isPending}>
+          Add
+        </Button>
+      </form>
+      <ProblemNote error={add.error} />
+    </Pane>
+  );
+}
+
+interface FilesProps {
+  title: string;
+  path: "/api/workshop/rigs" | "/api/workshop/testers";
+  lines: Schemas["FileLine"][];
+  hint: string;
+}
+
+function Files({ title, path, lines, hint }: FilesProps) {
+  const add = useWorkshopWrite((file: File) => {
+    const body = new FormData();
+    body.append("file", file);
+    return data(api.POST(path, { body: body as never, bodySerializer: (b: unknown) => b as FormData }));
+  });
+  return (
+    <Pane title={title}>
+      <Lines empty="None yet.">
+        {lines.map((l) => (
+          <li key={l.id} className="flex min-h-9 items-center gap-3">
+            <span className="font-semibold">{l.label}</span>
+            <span className="ml-auto text-ink2">version {l.version}</span>
+          </li>
+        ))}
+      </Lines>
+      <label className="block font-semibold">
+        {add.isPending ? "Reading…" : "Add or change from a file"}
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="mt-1 block w-full font-normal file:mr-3 file:min-h-10 file:rounded-md file:border file:border-work file:bg-sheet file:px-3 file:font-semibold file:text-work"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) add.mutate(file);
+            e.target.value = "";
+          }}
+        />
+      </label>
+      <p className="mt-1 text-[13px] text-ink2">{hint}</p>
+      <ProblemNote error={add.error} />
+    </Pane>
+  );
+}

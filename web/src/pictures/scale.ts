@@ -1,0 +1,65 @@
+/** Arithmetic of the pictures: where a number lands on paper. Judges nothing. */
+
+/** A straight scale from [0, top] to [from, to]. */
+export function linear(top: number, from: number, to: number): (value: number) => number {
+  return (value) => from + ((to - from) * value) / top;
+}
+
+const STEPS = [1, 2, 2.5, 5, 10];
+
+/** Round values from 0 that cover `top` with at most `most` steps; the last one is at least `top`. */
+export function ticks(top: number, most = 5): number[] {
+  const rough = Math.max(top, 1e-9) / most;
+  const decade = 10 ** Math.floor(Math.log10(rough));
+  const step = (STEPS.find((s) => s * decade >= rough * (1 - 1e-9)) ?? 10) * decade;
+  const count = Math.ceil(top / step - 1e-9);
+  return Array.from({ length: Math.max(count, 1) + 1 }, (_, i) => Number((i * step).toPrecision(10)));
+}
+
+export interface RailScale {
+  /** share of the rail, 0 to 1; values outside the ends are held at them */
+  at: (ohms: number) => number;
+  /** whole decades on the rail, Ω */
+  decades: number[];
+  /** share where over-range begins */
+  overRange: number;
+}
+
+/** Share of a rail kept for over-range, at its right end. */
+const OVER_RANGE_ZONE = 0.1;
+
+/** A logarithmic scale that holds all the values, in Ω, with room at both ends. Zero and below are held at the left. */
+export function rail(values: (number | null | undefined)[]): RailScale {
+  const real = values.filter((v): v is number => typeof v === "number" && v > 0 && Number.isFinite(v));
+  const low = real.length ? Math.min(...real) : 0.01;
+  const high = real.length ? Math.max(...real) : 1;
+  let from = Math.log10(low) - 0.15;
+  let to = Math.log10(high) + 0.15;
+  // less than a decade would show a difference larger than it is
+  if (to - from < 1) {
+    const middle = (from + to) / 2;
+    from = middle - 0.5;
+    to = middle + 0.5;
+  }
+  const overRange = 1 - OVER_RANGE_ZONE;
+  const decades: number[] = [];
+  for (let d = Math.ceil(from); d <= Math.floor(to); d++) decades.push(10 ** d);
+  return {
+    at: (ohms) =>
+      ohms <= 0 ? 0 : overRange * Math.min(1, Math.max(0, (Math.log10(ohms) - from) / (to - from))),
+    decades,
+    overRange,
+  };
+}
+
+/** Ω in the unit people use at that size: for axis labels only, readings come with their unit from the server. */
+export function axisLabel(ohms: number): string {
+  if (ohms >= 1e9) return `${trim(ohms / 1e9)} GΩ`;
+  if (ohms >= 1e6) return `${trim(ohms / 1e6)} MΩ`;
+  if (ohms >= 1e3) return `${trim(ohms / 1e3)} kΩ`;
+  return `${trim(ohms)} Ω`;
+}
+
+function trim(value: number): string {
+  return String(Number(value.toPrecision(4)));
+}

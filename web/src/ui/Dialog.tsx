@@ -1,0 +1,27 @@
+import { Dialog as Radix } from "radix-ui";
+import type { ReactNode } from "react";
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  title: string;
+  /** one sentence under the title */
+  about: string;
+  children: ReactNode;
+}
+
+/** Asks before something that matters; Escape and a press beside it close it. */
+export function Dialog({ open, onClose, title, about, children }: Props) {
+  return (
+    <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 bg-black/45" />
+        <Radix.Content className="fixed top-1/2 left-1/2 max-h-[90vh] w-[min(560px,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto border border-frame bg-sheet p-6">
+          <Radix.Title className="text-[20px] font-bold">{title}</Radix.Title>
+          <Radix.Description className="mt-1 mb-4 text-ink2">{about}</Radix.Description>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}
