@@ -2,7 +2,7 @@ import hooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: ["dist", "src/api/schema.d.ts"] },
+  { ignores: ["dist", "target", "src/api/schema.d.ts"] },
   ...tseslint.configs.strict,
   hooks.configs.flat.recommended,
 );

@@ -52,7 +52,8 @@ export function ProfilePicture({
   const grid = ticks(top);
   const x = linear(far, LEFT, RIGHT);
   const y = linear(grid.at(-1) ?? top, FLOOR, CEILING);
-  const open = samples.find((s) => s.withFaultsOhms === null);
+  const firstOpen = samples.findIndex((s) => s.withFaultsOhms === null);
+  const lastClosed = samples[firstOpen - 1];
 
   return (
     <svg
@@ -88,10 +89,10 @@ export function ProfilePicture({
           strokeWidth={2.6}
         />
       )}
-      {showFaulted && open && (
+      {showFaulted && firstOpen >= 0 && (
         <text
-          x={Math.min(x(open.atMetres), RIGHT - 90)}
-          y={CEILING - 12}
+          x={x(lastClosed?.atMetres ?? 0) + 12}
+          y={y(lastClosed?.withFaultsOhms ?? 0) + 16}
           fontSize={13}
           style={{ fill: "var(--plum)" }}
           fontWeight={600}

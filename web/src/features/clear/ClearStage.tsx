@@ -122,7 +122,7 @@ function HealthyRow({ check, disabled, onCheck }: RowProps) {
         placeholder={check.unit}
         onChange={(e) => setText(e.target.value)}
         onBlur={send}
-        onKeyDown={(e: KeyboardEvent) => e.key === "Enter" && send()}
+        onKeyDown={(e: KeyboardEvent<HTMLInputElement>) => e.key === "Enter" && e.currentTarget.blur()}
         className="min-h-12 rounded-md border border-ink2 bg-sheet px-2 text-[18px] disabled:opacity-60"
       />
       {check.text && (

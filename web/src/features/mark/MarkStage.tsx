@@ -5,7 +5,7 @@ import { useShortcuts } from "../../ui/useShortcuts";
 import { Causes } from "./Causes";
 import { HandBack } from "./HandBack";
 import { Marks } from "./Marks";
-import { markQueries, type MarkingView, useMarkWrites } from "./queries";
+import { type Award, markQueries, type MarkingView, useMarkWrites } from "./queries";
 import { OutcomePane } from "./OutcomePane";
 import { FAULTS, StepList } from "./StepList";
 import { StepReadings } from "./StepReadings";
@@ -27,11 +27,13 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
   const [step, setStep] = useState(first?.id ?? FAULTS);
   const open = view.marks.filter((m) => m.given === null);
   const decided = view.outcome.given !== null;
-  const next = open[0];
+  const next = open.find((m) => m.step === step);
 
+  /** Takes the next proposal of this test; once they are through, goes to a test with open ones. */
   const accept = () => {
-    if (next && !writes.decide.isPending)
-      writes.decide.mutate([{ mark: next.id, given: next.proposed as "FULL", reason: "" }]);
+    if (writes.decide.isPending || decided) return;
+    if (next) writes.decide.mutate([{ mark: next.id, given: next.proposed as Award, reason: "" }]);
+    else if (open[0]) setStep(open[0].step);
   };
   const goOn = () => {
     const order = [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), FAULTS];
@@ -59,7 +61,9 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
         <ProblemNote error={writes.decide.error ?? writes.outcome.error} />
         <Causes view={view} step={step} />
         <Marks
-          marks={view.marks}
+          marks={view.marks.filter((m) => m.step === step)}
+          open={open}
+          onAccept={accept}
           locked={decided}
           busy={writes.decide.isPending}
           onDecide={(given) => writes.decide.mutate(given)}

@@ -6,7 +6,11 @@ import { ChangeMark } from "./ChangeMark";
 import type { Award, MarkLine } from "./queries";
 
 interface Props {
+  /** marks of the test that is shown */
   marks: MarkLine[];
+  /** all marks nobody has decided yet, of every test */
+  open: MarkLine[];
+  onAccept: () => void;
   locked: boolean;
   busy: boolean;
   onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
@@ -16,12 +20,14 @@ const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0" };
 const WORD: Record<string, string> = { FULL: "full", HALF: "half", NONE: "none" };
 
 /** The marks proposed, with their evidence; accepted one by one, together, or changed with a reason. */
-export function Marks({ marks, locked, busy, onDecide }: Props) {
+export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) {
   const [changing, setChanging] = useState<MarkLine>();
-  const open = marks.filter((m) => m.given === null);
-  const next = open[0];
+  const next = marks.find((m) => m.given === null);
   return (
-    <Pane title="Proposed" aside={open.length === 0 ? "all decided" : `${open.length} open`}>
+    <Pane
+      title="Proposed"
+      aside={open.length === 0 ? "all decided" : `for this test · ${open.length} open in all`}
+    >
       <ul className="divide-y divide-line">
         {marks.map((mark) => (
           <li
@@ -69,13 +75,8 @@ export function Marks({ marks, locked, busy, onDecide }: Props) {
       </ul>
       {!locked && open.length > 0 && (
         <div className="mt-3 flex flex-wrap gap-2">
-          <Button
-            kind="main"
-            shortcut="A"
-            disabled={busy}
-            onClick={() => next && onDecide([{ mark: next.id, given: next.proposed as Award, reason: "" }])}
-          >
-            Accept
+          <Button kind="main" shortcut="A" disabled={busy} onClick={onAccept}>
+            {next ? "Accept" : "Next test"}
           </Button>
           <Button
             disabled={busy}

@@ -14,7 +14,7 @@ interface Props {
 
 /** The tests of the sheet, each with whether something in it wants an eye. */
 export function StepList({ view, step, onStep, onNext }: Props) {
-  const faultsOpen = view.marks.some((m) => m.group === "Faults" && m.proposed !== "FULL");
+  const faultsOpen = view.marks.some((m) => m.step === FAULTS && m.proposed !== "FULL");
   const eye = view.lines.filter((l) => l.wantsEye).length;
   return (
     <nav aria-label="Tests" className="border border-line bg-sheet p-2">

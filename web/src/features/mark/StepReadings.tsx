@@ -39,7 +39,11 @@ export function StepReadings({ view, step }: { view: MarkingView; step: string }
       <Pane title="Readings">
         <ul className="divide-y divide-line">
           {lines.map((line) => (
-            <Reading key={line.slot} line={line} />
+            <Reading
+              key={line.slot}
+              line={line}
+              saidOnce={view.causes.some((c) => c.slots.length > 1 && c.slots.includes(line.slot))}
+            />
           ))}
         </ul>
       </Pane>
@@ -57,7 +61,8 @@ function dots(lines: Line[]): Dot[] {
   }));
 }
 
-function Reading({ line }: { line: Line }) {
+/** @param saidOnce the cause stands beside the readings already, for several of them */
+function Reading({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
   const inside = line.side === "inside";
   return (
     <li className="grid items-center gap-x-4 py-3 sm:grid-cols-[minmax(120px,1fr)_minmax(200px,300px)_130px]">
@@ -89,13 +94,13 @@ function Reading({ line }: { line: Line }) {
         ))}
         {line.explanations[0] && (
           <p className="text-[13px]">
-            <b>{line.explanations[0].label}.</b> {line.explanations[0].evidence}
+            <b>{line.explanations[0].label}.</b> {!saidOnce && line.explanations[0].evidence}
           </p>
         )}
         {!inside && line.asked && line.written && line.explanations.length === 0 && (
           <p className="text-[13px]">No known mistake gives this value. Ask how it was taken.</p>
         )}
-        <Details line={line} />
+        <Details line={line} saidOnce={saidOnce} />
       </div>
     </li>
   );
@@ -110,7 +115,7 @@ function Judged({ judged }: { judged: string }) {
   return <span className={judged === "right" ? "text-work" : "text-caution"}>{words[judged]}</span>;
 }
 
-function Details({ line }: { line: Line }) {
+function Details({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
   if (line.bandReasons.length === 0 && !line.limit && line.explanations.length < 2) return null;
   return (
     <details className="text-[13px] text-ink2">
@@ -126,9 +131,10 @@ function Details({ line }: { line: Line }) {
             Limit: {line.limit.source}. {line.limit.working}
           </li>
         )}
-        {line.explanations.slice(1).map((e) => (
+        {line.explanations.slice(saidOnce ? 0 : 1).map((e, i) => (
           <li key={e.cause}>
-            Less likely: <b>{e.label}.</b> {e.evidence}
+            {i > 0 || !saidOnce ? "Less likely: " : ""}
+            <b>{e.label}.</b> {e.evidence}
           </li>
         ))}
       </ul>

@@ -50,9 +50,11 @@ function CheckRow({ check, disabled, onCheck }: RowProps) {
   };
   const onKeyDown = (e: KeyboardEvent<HTMLInputElement>) => {
     if (e.key !== "Enter") return;
-    send();
     const boxes = [...document.querySelectorAll<HTMLInputElement>("[data-check]")];
-    boxes[boxes.indexOf(e.currentTarget) + 1]?.focus();
+    const next = boxes[boxes.indexOf(e.currentTarget) + 1];
+    // leaving the box sends it
+    if (next) next.focus();
+    else e.currentTarget.blur();
   };
   return (
     <li className="grid grid-cols-[1fr_96px] items-center gap-x-3 gap-y-1 py-2">

@@ -34,8 +34,9 @@ export function useSetWrites(id: string) {
   const params = { path: { id } };
   const keep = (view: SetView) => {
     client.setQueryData(setQueries.view(id).queryKey, view);
-    void client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
     void client.invalidateQueries({ queryKey: ["floor"] });
+    // waited for: the header says which stages can be opened
+    return client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
   };
   const refresh = () => void client.invalidateQueries({ queryKey: setQueries.view(id).queryKey });
   return {

@@ -29,11 +29,11 @@ export function ReadingBox({ box, open, choices, onText, onJudge }: Props) {
   const onKeyDown = (e: KeyboardEvent<HTMLInputElement>) => {
     if (e.key !== "Enter") return;
     e.preventDefault();
-    save(text);
     const boxes = [...document.querySelectorAll<HTMLInputElement>("[data-reading]")];
     const next = boxes[boxes.indexOf(e.currentTarget) + 1];
-    next?.focus();
-    next?.select();
+    // leaving the box saves it
+    if (next) next.select();
+    else e.currentTarget.blur();
   };
   const id = `box-${box.slot}`;
   const short = `${box.quantity}, ${box.where}`;
@@ -41,7 +41,7 @@ export function ReadingBox({ box, open, choices, onText, onJudge }: Props) {
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 py-3">
       <label htmlFor={id} className="min-w-[190px] flex-1">
-        {box.chosenFrom.length > 0 ? <b>{box.quantity} for the record</b> : box.quantity}
+        {box.chosenFrom.length > 0 ? <b>{box.quantity} for the record</b> : `${box.quantity},`}
         <span className="text-ink2">
           {" "}
           {box.chosenFrom.length > 0 ? "choose from your readings" : box.where}
@@ -90,6 +90,20 @@ export function ReadingBox({ box, open, choices, onText, onJudge }: Props) {
           className="min-h-12 w-32 rounded-md border border-ink2 bg-sheet px-3 text-[20px] disabled:opacity-70"
         />
         <span className="w-9 text-ink2">{box.unit}</span>
+        {open && box.chosenFrom.length === 0 && (
+          <button
+            type="button"
+            aria-label={`${short}: over-range, ${box.overRange}`}
+            title={`over-range, ${box.overRange}`}
+            onClick={() => {
+              setText(box.overRange);
+              save(box.overRange);
+            }}
+            className="min-h-12 min-w-12 rounded-md border border-line px-2 text-[20px] text-ink2 hover:bg-work-soft"
+          >
+            ›
+          </button>
+        )}
       </span>
       {box.judged && <Judge box={box} open={open} short={short} onJudge={onJudge} />}
       {(box.mend || box.understood) && (

@@ -20,7 +20,7 @@ export function StepBoxes({ step, view, pending, onWrite }: Props) {
   const boxes = view.steps.flatMap((s) => s.groups).flatMap((g) => g.boxes);
   const textOf = (slot: string) => {
     const box = boxes.find((b) => b.slot === slot);
-    return box ? withPending(box, pending).text : "";
+    return box && !box.mend ? withPending(box, pending).text : "";
   };
   return (
     <div className="space-y-4">

@@ -7,10 +7,14 @@ import { type Box, sheetQueries, type SheetView } from "./queries";
 export function useSheet(id: string) {
   const client = useQueryClient();
   const query = useQuery(sheetQueries.one(id));
-  const outbox = useMemo(
-    () => new Outbox(id, (view) => client.setQueryData(sheetQueries.one(id).queryKey, view)),
-    [id, client],
-  );
+  const outbox = useMemo(() => {
+    const { queryKey } = sheetQueries.one(id);
+    return new Outbox(id, (view) => {
+      // an answer that set out before this write must not be laid over it
+      void client.cancelQueries({ queryKey });
+      client.setQueryData(queryKey, view);
+    });
+  }, [id, client]);
   useEffect(() => {
     outbox.start();
     return () => outbox.stop();

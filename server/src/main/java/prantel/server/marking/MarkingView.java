@@ -79,9 +79,13 @@ record MarkingView(
     /** A cause that leads in several boxes, said once. */
     record CauseGroup(String cause, String label, String evidence, String question, List<String> slots) {}
 
-    /** @param given null until decided */
+    /**
+     * @param step the test it is shown with, or "FAULTS"
+     * @param given null until decided
+     */
     record MarkLine(
             String id,
+            String step,
             String group,
             String title,
             double weight,
@@ -123,7 +127,7 @@ record MarkingView(
                         .toList(),
                 reports(assessment, rig, sheet),
                 causes(sheet.findings()),
-                sheet.marks().stream().map(m -> mark(m, assessment)).toList(),
+                sheet.marks().stream().map(m -> mark(m, assessment, sheet)).toList(),
                 outcome(assessment, sheet));
     }
 
@@ -272,10 +276,11 @@ record MarkingView(
                 .toList();
     }
 
-    private static MarkLine mark(Mark mark, Assessment assessment) {
+    private static MarkLine mark(Mark mark, Assessment assessment, MarkedSheet sheet) {
         Assessment.Decision decision = assessment.decisions().get(mark.id());
         return new MarkLine(
                 mark.id(),
+                stepOf(mark, sheet),
                 mark.group(),
                 mark.title(),
                 mark.weight(),
@@ -286,6 +291,23 @@ record MarkingView(
                 decision == null ? "" : decision.by(),
                 mark.evidence(),
                 mark.slots().stream().map(Object::toString).toList());
+    }
+
+    /** Preparation and record are shown with the continuity method that was taken. */
+    private static String stepOf(Mark mark, MarkedSheet sheet) {
+        if (mark.group().equals("Faults")) {
+            return "FAULTS";
+        }
+        return java.util.Arrays.stream(TestStep.values())
+                .filter(s -> s.label().equals(mark.group()))
+                .findFirst()
+                .orElseGet(() -> sheet.findings().stream()
+                        .filter(Finding::asked)
+                        .map(f -> f.expectation().slot().step())
+                        .filter(s -> s.alternative() != null)
+                        .findFirst()
+                        .orElse(TestStep.R1_R2))
+                .name();
     }
 
     private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet) {

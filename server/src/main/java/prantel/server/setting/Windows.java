@@ -15,11 +15,15 @@ final class Windows {
         if (band.isOverRangeOnly()) {
             return expected.withFaults().shown();
         }
-        String low = String.format(Locale.ROOT, "%.2f", unit.fromBase(band.lowOhms()));
+        String low = number(unit.fromBase(band.lowOhms()));
         if (band.allowsOverRange()) {
             return low + "\u2009" + unit.symbol() + " or more";
         }
-        return low + " – " + String.format(Locale.ROOT, "%.2f", unit.fromBase(band.highOhms())) + "\u2009"
-                + unit.symbol();
+        return low + " – " + number(unit.fromBase(band.highOhms())) + "\u2009" + unit.symbol();
+    }
+
+    /** As many places as a display of that size has. */
+    private static String number(double value) {
+        return String.format(Locale.ROOT, value < 10 ? "%.2f" : value < 100 ? "%.1f" : "%.0f", value);
     }
 }

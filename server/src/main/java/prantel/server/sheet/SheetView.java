@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.Place;
+import prantel.core.instrument.Meter;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Written;
@@ -51,6 +52,7 @@ record SheetView(
 
     /**
      * @param unit printed on the box
+     * @param overRange what this candidate's tester shows above its range
      * @param text as written
      * @param understood the text as it is read, or empty
      * @param mend what is wrong with the text, or empty
@@ -62,6 +64,7 @@ record SheetView(
             String quantity,
             String where,
             String unit,
+            String overRange,
             String text,
             int seq,
             String understood,
@@ -83,7 +86,7 @@ record SheetView(
         List<Slot> slots = SlotPlan.of(rig, Scheme.workshop());
         List<Step> steps = new ArrayList<>();
         for (TestStep step : TestStep.values()) {
-            steps.add(step(step, slots.stream().filter(s -> s.step() == step).toList(), assessment));
+            steps.add(step(step, slots.stream().filter(s -> s.step() == step).toList(), assessment, tester));
         }
         return new SheetView(
                 assessment.id(),
@@ -117,7 +120,7 @@ record SheetView(
                 FaultCatalogue.kinds().stream().map(k -> k.id()).toList());
     }
 
-    private static Step step(TestStep step, List<Slot> slots, Assessment assessment) {
+    private static Step step(TestStep step, List<Slot> slots, Assessment assessment, Tester tester) {
         List<Group> groups = new ArrayList<>();
         List<String> labels =
                 slots.stream().map(SheetView::groupLabel).distinct().toList();
@@ -126,7 +129,7 @@ record SheetView(
                     label,
                     slots.stream()
                             .filter(s -> groupLabel(s).equals(label))
-                            .map(s -> box(s, assessment))
+                            .map(s -> box(s, assessment, tester))
                             .toList()));
         }
         TestStep other = step.alternative();
@@ -145,16 +148,21 @@ record SheetView(
         };
     }
 
-    private static Box box(Slot slot, Assessment assessment) {
+    private static Box box(Slot slot, Assessment assessment, Tester tester) {
         Entry<String> reading = assessment.readings().get(slot.id().value());
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
         Written written = Notation.read(text, slot.boxUnit());
+        Meter meter = switch (slot) {
+            case Slot.Measured measured -> tester.meter(measured.function());
+            case Slot.Highest highest -> tester.ohmmeter();
+        };
         return new Box(
                 slot.id().value(),
                 slot.quantity(),
                 slot.where(),
                 slot.boxUnit().symbol(),
+                meter.overRange().shown(),
                 text,
                 reading == null ? 0 : reading.seq(),
                 Understood.of(written),

@@ -1,0 +1,82 @@
+package prantel.e2e;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+
+/** The packaged application with its demo, on a free port and a database file of its own. */
+final class Application implements AutoCloseable {
+    /** Generous: another build may share the cores. */
+    private static final Duration LONGEST_START = Duration.ofMinutes(4);
+
+    private final Path data;
+    private final int port;
+    private Process process;
+
+    private Application(Path data, int port) {
+        this.data = data;
+        this.port = port;
+    }
+
+    static Application start(Path data) throws IOException, InterruptedException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            Application application = new Application(data, socket.getLocalPort());
+            socket.close();
+            application.run();
+            return application;
+        }
+    }
+
+    String url() {
+        return "http://localhost:" + port;
+    }
+
+    /** Starts the server again on the same data. */
+    void run() throws IOException, InterruptedException {
+        process = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-Xmx512m",
+                        "-jar",
+                        System.getProperty("prantel.jar"),
+                        "--server.port=" + port,
+                        "--prantel.data-folder=" + data,
+                        "--prantel.demo=true")
+                .redirectErrorStream(true)
+                .redirectOutput(data.resolve("server.log").toFile())
+                .start();
+        Instant until = Instant.now().plus(LONGEST_START);
+        while (!answers()) {
+            if (!process.isAlive() || Instant.now().isAfter(until)) {
+                throw new IOException("The application did not start; see " + data.resolve("server.log"));
+            }
+            Thread.sleep(250);
+        }
+    }
+
+    /** Ends it as a power cut would: no goodbye to the database. */
+    void kill() throws InterruptedException {
+        process.destroyForcibly().waitFor();
+    }
+
+    private boolean answers() throws InterruptedException {
+        try (HttpClient client = HttpClient.newHttpClient()) {
+            var request =
+                    HttpRequest.newBuilder(URI.create(url() + "/api/session")).build();
+            return client.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200;
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    @Override
+    public void close() throws InterruptedException {
+        process.destroy();
+        process.waitFor();
+    }
+}

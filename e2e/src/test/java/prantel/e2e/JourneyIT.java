@@ -1,0 +1,329 @@
+package prantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The whole journey on the real server, database and browser, from marking the demo's sheet to a marked one of our own. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class JourneyIT {
+    @TempDir
+    static Path data;
+
+    private Application application;
+    private Browsers browsers;
+
+    @BeforeAll
+    void start() throws IOException, InterruptedException {
+        application = Application.start(data);
+        browsers = new Browsers(application.url());
+    }
+
+    @AfterAll
+    void stop() throws InterruptedException {
+        browsers.close();
+        application.close();
+    }
+
+    private Page assessor() {
+        return browsers.signIn("Ines Marrow", 1280, 800);
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static Locator stage(Page page, String name) {
+        return page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
+                .getByText(name);
+    }
+
+    @Test
+    @Order(1)
+    void demoSheetIsMarkedByKeyboardWithOneMarkChanged() {
+        Page page = assessor();
+        Axe.check(page, "Floor");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Mark Petra Lindholm")))
+                .click();
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Tests"))
+                .getByText("R1+R2, method 1")
+                .click();
+        assertThat(page.getByText("Why 6 readings are off")).isVisible();
+        assertThat(page.locator("section").filter(new Locator.FilterOptions().setHasText("Why 6 readings are off")))
+                .containsText("Taking that off puts 5 of 5 readings");
+        assertThat(page.getByRole(
+                                AriaRole.IMG,
+                                new Page.GetByRoleOptions()
+                                        .setName(Pattern.compile("Recorded 1.65, .* above the band")))
+                        .first())
+                .isVisible();
+        Axe.check(page, "Mark");
+
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change Leads nulled, Preparation"))
+                .click();
+        Axe.check(page, "Change a mark");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("None"))
+                .click();
+        assertThat(button(page, "Change it")).isDisabled();
+        page.getByLabel("Reason, kept with both values").fill("Leads never touched: seen at the rig");
+        button(page, "Change it").click();
+        assertThat(page.getByText("changed from half to none: Leads never touched"))
+                .isVisible();
+
+        // thirteen are left; pressing A takes the next of a test or goes on to a test with open ones
+        Locator allDecided = page.getByText("all decided");
+        for (int i = 0; i < 40 && !allDecided.isVisible(); i++) {
+            page.keyboard().press("a");
+            page.waitForTimeout(150);
+        }
+        assertThat(allDecided).isVisible();
+        assertThat(page.getByText("Referral proposed")).isVisible();
+        button(page, "Decide referral").click();
+        assertThat(page.getByText(Pattern.compile("decided .* of 23 points"))).isVisible();
+        page.context().close();
+    }
+
+    @Test
+    @Order(2)
+    void rigIsClearedAndProvedHealthyBeforeTheNextCandidate() {
+        Page page = assessor();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("3 faults still set")))
+                .click();
+        Axe.check(page, "Clear");
+        assertThat(button(page, "The bay is free")).isDisabled();
+        page.getByLabel("R2, socket 3").fill("0.86");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("not healthy: is the fault still in?")).isVisible();
+        page.getByLabel("R2, socket 3").fill("0.24");
+        page.keyboard().press("Enter");
+        page.getByLabel("Insulation L–E").fill(">999");
+        page.keyboard().press("Enter");
+        page.getByLabel("R2, water pipe").fill("0.04");
+        page.keyboard().press("Enter");
+        button(page, "The bay is free").click();
+        assertThat(page.getByText("Ready for the next candidate")).isVisible();
+        page.context().close();
+    }
+
+    @Test
+    @Order(3)
+    void faultIsChosenInTheDrawingTriedProvedAndTheSheetOpened() {
+        Page page = assessor();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Toll Cottage")))
+                .click();
+        Axe.check(page, "Prepare");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Owen Tasker")))
+                .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("T1, Hollin")))
+                .click();
+        button(page, "Go to Set").click();
+
+        // by keyboard: a station is a button
+        Locator station = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"));
+        station.focus();
+        page.keyboard().press("Enter");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("High-resistance joint"))
+                .click();
+        assertThat(page.getByText("being tried")).isVisible();
+        page.getByLabel("Size, Ω").fill("0.05");
+        assertThat(page.getByText("hidden", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.getByLabel("Size, Ω").fill("0.62");
+        assertThat(page.getByText("findable", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.getByLabel("Size, Ω").fill("900");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("900 Ω");
+        page.getByLabel("Size, Ω").fill("0.62");
+        button(page, "Put it in the set").click();
+        assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("R1+R2, socket 5")))
+                .isVisible();
+
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("bond to water pipe"))
+                .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Bonding clamp on paint"))
+                .click();
+        button(page, "Put it in the set").click();
+        assertThat(page.getByText("Move the clamp of the water pipe")).isVisible();
+        page.keyboard().press("u");
+        assertThat(page.getByText("Move the clamp of the water pipe")).not().isVisible();
+        Axe.check(page, "Set");
+
+        Locator open = button(page, "Open the candidate’s sheet");
+        assertThat(open).isDisabled();
+        button(page, "It is locked off and proved dead").click();
+        page.getByLabel("R2, socket 3").fill("0.24");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("reads as if it were not set")).isVisible();
+        page.getByLabel("R2, socket 3").fill("0,86");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("fits: this fault is set")).isVisible();
+        open.click();
+        assertThat(page.getByText("Nothing yet. Is the candidate signed in")).isVisible();
+        Axe.check(page, "Watch");
+        page.context().close();
+    }
+
+    @Test
+    @Order(4)
+    void candidateFillsTheSheetOnATabletThroughALostConnectionAReloadAndAPowerCut() throws Exception {
+        Page page = browsers.signIn("Owen Tasker", 800, 1280);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Bay 1")))
+                .tap();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
+                .tap();
+        Axe.check(page, "the candidate's sheet");
+
+        page.getByLabel("R1+R2, socket 1, Ω").fill("0,13");
+        page.keyboard().press("Enter");
+        page.keyboard().type("0.27");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("read as 0.27")).isVisible();
+
+        page.context().setOffline(true);
+        page.keyboard().type("1.00");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText(Pattern.compile("No connection: 1 kept here")))
+                .isVisible();
+        page.context().setOffline(false);
+        // with the load of a test machine a retry may take a few turns
+        var patient = new LocatorAssertions.IsVisibleOptions().setTimeout(30_000);
+        assertThat(page.getByText("Saved", new Page.GetByTextOptions().setExact(true)))
+                .isVisible(patient);
+
+        application.kill();
+        page.getByLabel("R1+R2, socket 4, Ω").fill("1.16");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText(Pattern.compile("No connection: 1 kept here")))
+                .isVisible();
+        application.run();
+        page = afterSignInAgain(page);
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
+                .tap();
+        assertThat(page.getByLabel("R1+R2, socket 3, Ω")).hasValue("1.00");
+        assertThat(page.getByLabel("R1+R2, socket 4, Ω")).hasValue("1.16");
+
+        page.getByLabel("R1+R2, socket 5, Ω").fill("1.34");
+        page.keyboard().press("Enter");
+        button(page, "1.34").tap();
+        page.getByRole(
+                        AriaRole.GROUP,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^R1\\+R2, Parlour sockets.*satisfactory")))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("✓ satisfactory"))
+                .tap();
+
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Insulation"))
+                .tap();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("Insulation L–N, .* 500 V: over-range")))
+                .tap();
+        assertThat(page.getByText("read as over-range, above 999").first()).isVisible();
+
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Faults I found"))
+                .tap();
+        page.getByLabel("Where").selectOption("socket 3, Parlour sockets");
+        page.getByLabel("What").selectOption("High-resistance joint");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("CPC"))
+                .tap();
+        page.getByLabel("Remedy").fill("Remake the joint");
+        button(page, "Name it").tap();
+        assertThat(page.getByText("Remake the joint")).isVisible();
+        Axe.check(page, "Faults I found");
+        assertThat(page.getByText("Saved", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.reload();
+        button(page, "Hand in").tap();
+        page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in"))
+                .tap();
+        assertThat(page.getByText("It can be read, not changed.")).isVisible();
+        page.context().close();
+    }
+
+    /** A session does not outlive the server; what was written does, in the browser. */
+    private Page afterSignInAgain(Page page) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Owen Tasker"))
+                .click(new Locator.ClickOptions().setTimeout(60_000));
+        page.getByText("Saved", new Page.GetByTextOptions().setExact(true))
+                .waitFor(new Locator.WaitForOptions().setTimeout(30_000));
+        return page;
+    }
+
+    @Test
+    @Order(5)
+    void ownSheetComesOutMarkedAndOneScreenIsToldWhenAnotherWasFaster() {
+        Page page = assessor();
+        Page other = assessor();
+        for (Page each : new Page[] {page, other}) {
+            each.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Mark Owen Tasker")))
+                    .click();
+            each.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Tests"))
+                    .getByText("Faults named")
+                    .click();
+            assertThat(each.getByText("Named as High-resistance joint, socket 3"))
+                    .isVisible();
+        }
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept all")))
+                .click();
+        assertThat(page.getByText("all decided")).isVisible();
+        other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept A")))
+                .click();
+        assertThat(other.getByRole(AriaRole.ALERT)).containsText("changed on another screen meanwhile");
+        page.context().close();
+        other.context().close();
+    }
+
+    @Test
+    @Order(6)
+    void dimThemeIsReadableToo() {
+        Page page = browsers.signIn("Ines Marrow", 1280, 800, ColorScheme.DARK);
+        Axe.check(page, "Floor, dim");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Mark Owen Tasker")))
+                .click();
+        assertThat(page.getByText("Outcome")).isVisible();
+        Axe.check(page, "Mark, dim");
+        stage(page, "Set").click();
+        assertThat(page.getByText("Faults in this set")).isVisible();
+        Axe.check(page, "Set, dim");
+        page.context().close();
+    }
+
+    @Test
+    @Order(7)
+    void administratorAddsABayAndIsToldWhatIsWrongWithAFile() throws IOException {
+        Page page = browsers.signIn("Tamsin Varga", 1280, 800);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Workshop"))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Rigs")))
+                .isVisible();
+        Axe.check(page, "Workshop");
+        Path bad = java.nio.file.Files.writeString(data.resolve("bad.json"), "{\"format\":\"prantel-rig-1\"}");
+        page.locator("input[type=file]").first().setInputFiles(bad);
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("is missing");
+        page.getByLabel("Number").fill("2");
+        page.getByLabel("Rig", new Page.GetByLabelOptions().setExact(true)).selectOption("Toll Cottage");
+        page.locator("form")
+                .filter(new Locator.FilterOptions().setHasText("Number"))
+                .getByText("Add")
+                .click();
+        assertThat(page.getByText("Bay 2")).isVisible();
+        page.context().close();
+    }
+}

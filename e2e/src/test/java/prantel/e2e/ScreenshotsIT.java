@@ -1,0 +1,114 @@
+package prantel.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Takes the pictures of docs/screenshots from the demo data: ./prantel shots. Not a test, so not part of them. */
+@EnabledIfSystemProperty(named = "prantel.shots", matches = "true")
+class ScreenshotsIT {
+    private static final Path FOLDER = Path.of("..", "docs", "screenshots");
+
+    @TempDir
+    Path data;
+
+    @Test
+    void takePictures() throws Exception {
+        try (Application application = Application.start(data);
+                Browsers browsers = new Browsers(application.url())) {
+            Page page = browsers.signIn("Ines Marrow", 1280, 800);
+            page.getByText("In the aisle").waitFor();
+            take(page, "floor");
+            link(page, "Mark Petra Lindholm");
+            test(page, "R1+R2, method 1");
+            take(page, "mark");
+            test(page, "Faults named");
+            take(page, "mark-faults");
+            Page dim = browsers.signIn("Ines Marrow", 1280, 800, ColorScheme.DARK);
+            link(dim, "Mark Petra Lindholm");
+            test(dim, "R1+R2, method 1");
+            take(dim, "mark-dim");
+            clearBay(page);
+            setFault(page);
+            Page sheet = browsers.signIn("Owen Tasker", 800, 1280);
+            link(sheet, "Bay 1");
+            sheet.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
+                    .click();
+            for (String reading : new String[] {"0,13", "0.27", "1.00", "1.16"}) {
+                sheet.locator("[data-reading]:focus, [data-reading] >> nth=0")
+                        .last()
+                        .pressSequentially(reading);
+                sheet.keyboard().press("Enter");
+            }
+            sheet.getByText("read as 1.16").waitFor();
+            take(sheet, "sheet-tablet");
+            page.getByText("4 of 22 boxes filled").waitFor();
+            take(page, "watch");
+        }
+    }
+
+    private static void clearBay(Page page) {
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
+                .getByText("Clear")
+                .click();
+        page.getByLabel("R2, socket 3").fill("0.24");
+        page.keyboard().press("Enter");
+        page.getByText("◆ healthy").first().waitFor();
+        page.getByLabel("Insulation L–E").fill(">999");
+        page.keyboard().press("Enter");
+        page.waitForTimeout(300);
+        take(page, "clear");
+        page.getByLabel("R2, water pipe").fill("0.04");
+        page.keyboard().press("Enter");
+        page.getByText("The bay is free").click();
+        page.getByText("Ready for the next candidate").waitFor();
+    }
+
+    private static void setFault(Page page) {
+        link(page, "Toll Cottage");
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Owen Tasker")))
+                .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("T1, Hollin")))
+                .click();
+        take(page, "prepare");
+        page.getByText("Go to Set").click();
+        page.getByText("It is locked off and proved dead").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"))
+                .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("High-resistance joint"))
+                .click();
+        page.getByText("being tried").waitFor();
+        take(page, "set");
+        page.getByText("Put it in the set").click();
+        page.getByLabel("R2, socket 3").fill("0.84");
+        page.keyboard().press("Enter");
+        page.getByText("fits: this fault is set").waitFor();
+        take(page, "set-proved");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the candidate’s sheet"))
+                .click();
+        page.getByText("Written so far").waitFor();
+    }
+
+    private static void link(Page page, String name) {
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(name)))
+                .first()
+                .click();
+    }
+
+    private static void test(Page page, String name) {
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Tests"))
+                .getByText(name)
+                .click();
+    }
+
+    private static void take(Page page, String name) {
+        page.evaluate("() => document.fonts.ready");
+        page.waitForTimeout(400);
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+}

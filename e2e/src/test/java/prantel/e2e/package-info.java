@@ -1,0 +1,2 @@
+/** Journeys in a real browser against the packaged application. */
+package prantel.e2e;

@@ -1,0 +1,39 @@
+package prantel.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "prantel", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+    @ArchTest
+    static final ArchRule coreAndFormatsKnowNoServer = noClasses()
+            .that()
+            .resideInAnyPackage("prantel.core..", "prantel.formats..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("prantel.server..", "org.springframework..", "org.apache.ibatis..", "java.sql..");
+
+    @ArchTest
+    static final ArchRule sheetNeverReadsAKey = noClasses()
+            .that()
+            .resideInAPackage("prantel.server.sheet")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("prantel.core.expectation", "prantel.core.diagnosis", "prantel.server.marking")
+            .because("what cannot be reached from the candidate's side cannot leak there");
+
+    @ArchTest
+    static final ArchRule mappersStayInTheirFeature = classes()
+            .that()
+            .haveSimpleNameEndingWith("Mapper")
+            .and()
+            .resideInAPackage("prantel.server..")
+            .should()
+            .bePackagePrivate();
+}

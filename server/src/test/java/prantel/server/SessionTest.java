@@ -1,0 +1,98 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.MockMvc;
+
+@TestServer
+class SessionTest {
+    @Autowired
+    private MockMvc mvc;
+
+    @Test
+    void nobodySeesAnythingWithoutSigningIn() {
+        Browser nobody = new Browser(mvc);
+        for (String path : List.of("/api/floor", "/api/my/sheets", "/api/workshop", "/api/bays/bay-1/prepare")) {
+            assertThat(nobody.get(path).status()).as(path).isEqualTo(401);
+        }
+        assertThat(nobody.get("/api/session").json().get("person").isNull()).isTrue();
+    }
+
+    @Test
+    void rolesKeepToTheirOwnPlaces() {
+        Browser candidate = Browser.of(mvc, "owen", "heron-pole-4");
+        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        assertThat(candidate.get("/api/floor").status()).isEqualTo(403);
+        assertThat(candidate.get("/api/workshop").status()).isEqualTo(403);
+        assertThat(assessor.get("/api/workshop").status()).isEqualTo(403);
+        assertThat(assessor.get("/api/my/sheets").status()).isEqualTo(403);
+        assertThat(assessor.get("/api/floor").status()).isEqualTo(200);
+        assertThat(administrator.get("/api/workshop").status()).isEqualTo(200);
+        assertThat(administrator.get("/api/floor").status()).isEqualTo(200);
+    }
+
+    @Test
+    void guessingLocksTheAccountEvenForTheRightPassword() {
+        Browser guesser = new Browser(mvc);
+        for (int i = 0; i < 4; i++) {
+            assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "guess-" + i))
+                            .status())
+                    .isEqualTo(401);
+        }
+        assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "guess-5"))
+                        .status())
+                .isEqualTo(429);
+        assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "salt-pan-9"))
+                        .status())
+                .isEqualTo(429);
+    }
+
+    @Test
+    void unknownNameAndWrongPasswordAnswerAlike() {
+        Browser guesser = new Browser(mvc);
+        assertThat(guesser.post("/api/session", Map.of("id", "nobody", "password", "x")))
+                .isEqualTo(guesser.post("/api/session", Map.of("id", "bas", "password", "x")));
+    }
+
+    @Test
+    void writesWithoutTheTokenAreRefused() throws Exception {
+        int status = mvc.perform(post("/api/session")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"id\":\"ines\",\"password\":\"toll-gate-7\"}"))
+                .andReturn()
+                .getResponse()
+                .getStatus();
+        assertThat(status).isEqualTo(403);
+    }
+
+    @Test
+    void brokenRequestsAnswerWithAProblemAndNoTrace() {
+        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        for (Browser.Answer answer : List.of(
+                assessor.post("/api/assessments", "{broken"),
+                assessor.post("/api/assessments", Map.of("bayId", "bay-1", "surprise", 1)),
+                assessor.get("/api/assessments/none"),
+                assessor.get("/api/nowhere"))) {
+            assertThat(answer.status()).isBetween(400, 499);
+            assertThat(answer.text())
+                    .contains("problems")
+                    .doesNotContain("Exception")
+                    .doesNotContain("\\tat");
+        }
+    }
+
+    @Test
+    void pagesOpenDirectlyAndSayWhatTheBrowserMayLoad() throws Exception {
+        var response = mvc.perform(get("/assessments/x/mark")).andReturn().getResponse();
+        assertThat(response.getForwardedUrl()).isEqualTo("/index.html");
+        assertThat(response.getHeader("Content-Security-Policy")).contains("default-src 'self'");
+    }
+}

@@ -1,0 +1,73 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import prantel.core.fixtures.Rigs;
+import prantel.formats.RigFile;
+
+@TestServer
+class WorkshopTest {
+    @Autowired
+    private MockMvc mvc;
+
+    private String upload(byte[] file, int expected) throws Exception {
+        var response = mvc.perform(multipart("/api/workshop/rigs")
+                        .file(new MockMultipartFile("file", "rig.json", "application/json", file))
+                        .with(csrf())
+                        .with(user("varga").roles("ADMINISTRATOR")))
+                .andReturn()
+                .getResponse();
+        assertThat(response.getStatus()).isEqualTo(expected);
+        return response.getContentAsString(StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void changedRigFileBecomesTheNextVersion() throws Exception {
+        byte[] file = RigFile.write(Rigs.fiveSockets());
+        assertThat(upload(file, 200)).contains("\"id\":\"test-rig\",\"label\":\"Test rig\",\"version\":1");
+        assertThat(upload(file, 200)).contains("\"id\":\"test-rig\",\"label\":\"Test rig\",\"version\":2");
+    }
+
+    @Test
+    void brokenRigFileIsRefusedWithEveryPlace() throws Exception {
+        String bad = new String(RigFile.write(Rigs.fiveSockets()), StandardCharsets.UTF_8)
+                .replace("\"atMetres\" : 6.0", "\"atMetres\" : -6")
+                .replace("\"ratedAmps\" : 20.0", "\"ratedAmps\" : 900");
+        assertThat(upload(bad.getBytes(StandardCharsets.UTF_8), 400))
+                .contains("/circuits/0/points/0/atMetres")
+                .contains("/circuits/0/breaker/ratedAmps");
+        assertThat(upload("not json".getBytes(StandardCharsets.UTF_8), 400)).contains("line 1");
+    }
+
+    @Test
+    void peopleAndBaysAreAddedOrRefusedByField() {
+        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        Map<String, String> person =
+                Map.of("signInName", "new-one", "name", "New One", "role", "CANDIDATE", "password", "long enough");
+        assertThat(administrator.post("/api/workshop/people", person).text()).contains("New One");
+        assertThat(administrator.post("/api/workshop/people", person).text())
+                .contains("signInName")
+                .contains("give another");
+        assertThat(administrator
+                        .post("/api/workshop/bays", Map.of("number", 1, "rig", "toll-cottage"))
+                        .text())
+                .contains("there is a bay with that number");
+        assertThat(administrator
+                        .post("/api/workshop/bays", Map.of("number", 2, "rig", "none"))
+                        .text())
+                .contains("choose a rig");
+        assertThat(administrator
+                        .post("/api/workshop/bays", Map.of("number", 2, "rig", "toll-cottage"))
+                        .status())
+                .isEqualTo(200);
+    }
+}
