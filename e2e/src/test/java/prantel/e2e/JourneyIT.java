@@ -126,7 +126,7 @@ class JourneyIT {
     @Order(3)
     void faultIsChosenInTheDrawingTriedProvedAndTheSheetOpened() {
         Page page = assessor();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Toll Cottage")))
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^1 Toll Cottage")))
                 .click();
         Axe.check(page, "Prepare");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Owen Tasker")))

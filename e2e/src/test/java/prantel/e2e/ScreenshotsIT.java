@@ -70,7 +70,7 @@ class ScreenshotsIT {
     }
 
     private static void setFault(Page page) {
-        link(page, "Toll Cottage");
+        link(page, "^1 Toll Cottage");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Owen Tasker")))
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("T1, Hollin")))
