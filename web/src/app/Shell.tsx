@@ -21,7 +21,7 @@ const KEYS: [string, string][] = [
   ["N", "Mark: the next reading or mark that wants your eye"],
   ["A", "Mark: accept the proposed mark that is open"],
   ["U", "Set: take the last change back"],
-  ["›", "on a sheet: over-range, as your tester shows it"],
+  ["› over", "a button on a sheet: writes over-range as your tester shows it"],
   ["Tab, arrows", "move between stations, choices and boxes; Space or Enter picks"],
 ];
 

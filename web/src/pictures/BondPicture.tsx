@@ -22,7 +22,7 @@ export function BondPicture({ bonds, faultsAt, chosen, onChoose }: Props) {
       aria-label="Main bonds from the main earthing terminal"
     >
       <rect x={54} y={10} width={6} height={height - 20} fill="var(--ink)" />
-      <text x={46} y={height / 2 + 4} fontSize={13} textAnchor="end">
+      <text x={46} y={height / 2 + 4} fontSize={15} textAnchor="end">
         MET
       </text>
       {bonds.map((bond, i) => {
@@ -47,13 +47,13 @@ export function BondPicture({ bonds, faultsAt, chosen, onChoose }: Props) {
             {/* green-yellow after IEC 60445, always with the letter */}
             <line x1={60} x2={430} y1={y} y2={y} stroke="#2e8b3d" strokeWidth={4} />
             <line x1={60} x2={430} y1={y} y2={y} stroke="#f2d43c" strokeWidth={4} strokeDasharray="8 8" />
-            <text x={90} y={y - 8} fontSize={13} style={{ fill: "var(--ink2)" }}>
+            <text x={90} y={y - 8} fontSize={15} style={{ fill: "var(--ink2)" }}>
               E
             </text>
             <line x1={452} x2={520} y1={y} y2={y} stroke="var(--frame)" strokeWidth={9} opacity={0.45} />
             <Station x={440} y={y} fault={faultsAt.has(bond.id)} chosen={chosen === bond.id} />
             {faultsAt.has(bond.id) && <FaultPin x={440} y={y - 14} />}
-            <text x={534} y={y + 5} fontSize={14}>
+            <text x={534} y={y + 5} fontSize={16}>
               {bond.part}
             </text>
           </g>

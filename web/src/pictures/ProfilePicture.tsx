@@ -27,7 +27,7 @@ interface Props {
 
 const W = 820;
 const H = 300;
-const LEFT = 58;
+const LEFT = 62;
 const RIGHT = W - 40;
 const FLOOR = 232;
 const CEILING = 34;
@@ -65,12 +65,12 @@ export function ProfilePicture({
       {grid.map((g) => (
         <g key={g}>
           <line x1={LEFT} x2={RIGHT} y1={y(g)} y2={y(g)} stroke="var(--line)" />
-          <text x={LEFT - 10} y={y(g) + 4} textAnchor="end" fontSize={13} style={{ fill: "var(--ink2)" }}>
+          <text x={LEFT - 10} y={y(g) + 4} textAnchor="end" fontSize={15} style={{ fill: "var(--ink2)" }}>
             {g}
           </text>
         </g>
       ))}
-      <text x={LEFT - 10} y={18} textAnchor="end" fontSize={13} style={{ fill: "var(--ink2)" }}>
+      <text x={LEFT - 10} y={18} textAnchor="end" fontSize={15} style={{ fill: "var(--ink2)" }}>
         Ω
       </text>
       <path d={bandPath(samples, showFaulted, x, y)} fill="var(--band)" opacity={0.85} />
@@ -93,7 +93,7 @@ export function ProfilePicture({
         <text
           x={x(lastClosed?.atMetres ?? 0) + 12}
           y={y(lastClosed?.withFaultsOhms ?? 0) + 16}
-          fontSize={13}
+          fontSize={15}
           style={{ fill: "var(--plum)" }}
           fontWeight={600}
         >
@@ -102,7 +102,7 @@ export function ProfilePicture({
       )}
       <line x1={LEFT} x2={RIGHT} y1={FLOOR} y2={FLOOR} stroke="var(--ink)" strokeWidth={3} />
       <rect x={LEFT - 4} y={FLOOR - 14} width={6} height={28} fill="var(--ink)" />
-      <text x={LEFT} y={FLOOR + 34} textAnchor="middle" fontSize={13}>
+      <text x={LEFT} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
         board
       </text>
       {circuit.stations.map((station) => (
@@ -122,7 +122,7 @@ export function ProfilePicture({
         return (
           <g key={dot.station}>
             <RecordedMark {...at} side={dot.side} overRange={dot.overRange} />
-            <text x={at.x + 12} y={at.y + 4} fontSize={14} fontWeight={600}>
+            <text x={at.x + 12} y={at.y + 4} fontSize={16} fontWeight={600}>
               {dot.text}
             </text>
           </g>
@@ -159,10 +159,10 @@ function StationOnAxis({ x, station, fault, chosen, onChoose }: StationProps) {
       {onChoose && <rect x={x - 30} y={FLOOR - 26} width={60} height={78} fill="transparent" />}
       <Station x={x} y={FLOOR} fault={fault} chosen={chosen} />
       {fault && <FaultPin x={x} y={FLOOR - 14} />}
-      <text x={x} y={FLOOR + 34} textAnchor="middle" fontSize={13}>
+      <text x={x} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
         {station.label}
       </text>
-      <text x={x} y={FLOOR + 51} textAnchor="middle" fontSize={13} style={{ fill: "var(--ink2)" }}>
+      <text x={x} y={FLOOR + 51} textAnchor="middle" fontSize={15} style={{ fill: "var(--ink2)" }}>
         {station.atMetres} m
       </text>
     </g>

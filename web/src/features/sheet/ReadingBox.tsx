@@ -99,9 +99,9 @@ export function ReadingBox({ box, open, choices, onText, onJudge }: Props) {
               setText(box.overRange);
               save(box.overRange);
             }}
-            className="min-h-12 min-w-12 rounded-md border border-line px-2 text-[20px] text-ink2 hover:bg-work-soft"
+            className="min-h-12 min-w-12 rounded-md border border-line px-2 text-[15px] text-ink2 hover:bg-work-soft"
           >
-            ›
+            › over
           </button>
         )}
       </span>

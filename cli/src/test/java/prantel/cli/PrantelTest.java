@@ -87,7 +87,7 @@ class PrantelTest {
         assertThat(printed())
                 .contains("Leads probably not nulled")
                 .contains("5 of 5")
-                .contains("Found: High-resistance joint")
+                .contains("High-resistance joint, CPC, 0.62")
                 .contains("The assessor decides");
     }
 

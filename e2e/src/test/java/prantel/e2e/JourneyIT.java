@@ -277,7 +277,7 @@ class JourneyIT {
             each.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Tests"))
                     .getByText("Faults named")
                     .click();
-            assertThat(each.getByText("Named as High-resistance joint, socket 3"))
+            assertThat(each.getByText("Named as High-resistance joint, CPC, socket 3"))
                     .isVisible();
         }
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept all")))

@@ -37,18 +37,7 @@ public record Fault(FaultKind kind, Place place, List<Conductor> conductors, dou
 
     /** For lists: "High-resistance joint, CPC, 0.62 Ω". */
     public String title() {
-        StringBuilder title = new StringBuilder(kind.title());
-        if (kind.conductorChoices().size() > 1) {
-            title.append(", ").append(conductorsLabel());
-        }
-        kind.magnitude().ifPresent(m -> title.append(", ").append(m.shown(ohms)));
-        return title.toString();
-    }
-
-    /** "CPC" for one conductor, "L–E" for a pair. */
-    public String conductorsLabel() {
-        return conductors.size() == 1
-                ? conductors.getFirst().word()
-                : String.join("–", conductors.stream().map(Conductor::letter).toList());
+        return kind.titleWith(conductors)
+                + kind.magnitude().map(m -> ", " + m.shown(ohms)).orElse("");
     }
 }

@@ -30,6 +30,11 @@ public abstract class FaultKind {
         return title;
     }
 
+    /** The workshop's words with the conductors, where there is a choice: "Low insulation, L–E". */
+    public final String titleWith(List<Conductor> conductors) {
+        return conductorChoices().size() > 1 ? title + ", " + Conductor.labelOf(conductors) : title;
+    }
+
     /** Every choice of conductors it may have; a single entry leaves nothing to choose. Empty lists: none concerned. */
     public abstract List<List<Conductor>> conductorChoices();
 

@@ -26,5 +26,10 @@ public record CandidateRecord(Map<SlotId, String> readings, Map<SlotId, Boolean>
         public FaultReport {
             conductors = List.copyOf(conductors);
         }
+
+        /** For lists: "Low insulation, L–E". */
+        public String title() {
+            return kind.titleWith(conductors);
+        }
     }
 }

@@ -32,7 +32,7 @@ final class FaultMarks {
             marks.add(new Mark(
                     "faults/" + (i + 1),
                     GROUP,
-                    "Found: " + fault.title() + ", " + fault.place().label(rig),
+                    fault.title() + ", " + fault.place().label(rig),
                     3,
                     true,
                     award,
@@ -47,7 +47,7 @@ final class FaultMarks {
         String evidence = unused.isEmpty()
                 ? "Nothing is named that is not there."
                 : unused.stream()
-                        .map(r -> r.kind().title() + ", " + r.place().label(rig))
+                        .map(r -> r.title() + ", " + r.place().label(rig))
                         .collect(java.util.stream.Collectors.joining("; ", "Named but not set: ", "."));
         return new Mark(
                 "faults/none-invented",
@@ -83,7 +83,10 @@ final class FaultMarks {
         String named =
                 "Named as " + report.kind().title() + ", " + report.place().label(rig) + ".";
         if (award == Award.FULL) {
-            return report.remedy().isBlank() ? named + " No remedy given." : named;
+            String elsewhere = fault.place().equals(report.place())
+                    ? ""
+                    : " As good an answer: no reading of the sequence tells the two places apart.";
+            return named + elsewhere + (report.remedy().isBlank() ? " No remedy given." : "");
         }
         boolean place = fault.kind().acceptedPlaces(fault, rig).contains(report.place());
         return named + (place ? " The place is right, the nature is not." : " The nature is right, the place is not.");

@@ -1,5 +1,7 @@
 package prantel.core.rig;
 
+import java.util.List;
+
 /** A conductor of a final circuit. Colours after IEC 60445. */
 public enum Conductor {
     LINE("line", "L", "brown"),
@@ -28,6 +30,13 @@ public enum Conductor {
 
     public String colour() {
         return colour;
+    }
+
+    /** "CPC" for one conductor, "L–E" for a pair, empty for none. */
+    public static String labelOf(List<Conductor> conductors) {
+        return conductors.size() == 1
+                ? conductors.getFirst().word()
+                : String.join("–", conductors.stream().map(Conductor::letter).toList());
     }
 
     /** The word used in sentences. */

@@ -175,7 +175,7 @@ record MarkingView(
         List<FaultReport> reports = prantel.formats.FaultSetFile.readReports(
                 assessment.reportsFile().getBytes(java.nio.charset.StandardCharsets.UTF_8), rig);
         return reports.stream()
-                .map(r -> r.kind().title() + ", " + r.place().label(rig)
+                .map(r -> r.title() + ", " + r.place().label(rig)
                         + (r.remedy().isBlank() ? "" : ". Remedy: " + r.remedy()))
                 .toList();
     }

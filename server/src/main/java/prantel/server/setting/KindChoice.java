@@ -27,12 +27,7 @@ public record KindChoice(
     }
 
     private static ConductorChoice conductors(List<Conductor> conductors) {
-        return new ConductorChoice(
-                conductors.stream().map(Conductor::id).toList(),
-                conductors.size() == 1
-                        ? conductors.getFirst().word()
-                        : String.join(
-                                "–", conductors.stream().map(Conductor::letter).toList()));
+        return new ConductorChoice(conductors.stream().map(Conductor::id).toList(), Conductor.labelOf(conductors));
     }
 
     private static SizeChoice size(Magnitude m) {

@@ -1,5 +1,6 @@
 package prantel.server.sheet;
 
+import java.util.Locale;
 import prantel.core.instrument.Written;
 import prantel.core.quantity.Check;
 
@@ -16,8 +17,11 @@ final class Understood {
                 "over-range, above " + Check.plain(above.unit().fromBase(above.ohms())) + "\u2009"
                         + above.unit().symbol();
             case Written.Number number ->
-                Check.plain(number.unit().fromBase(number.ohms())) + "\u2009"
-                        + number.unit().symbol();
+                String.format(
+                        Locale.ROOT,
+                        "%." + number.places() + "f\u2009%s",
+                        number.unit().fromBase(number.ohms()),
+                        number.unit().symbol());
         };
     }
 }
