@@ -11,6 +11,7 @@ const PreparePage = lazy(() => import("../features/bay").then((m) => ({ default:
 const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ default: m.AssessmentPage })));
 const SheetListPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetListPage })));
 const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetPage })));
+const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ default: m.ReferencePage })));
 const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
 
 export function App() {
@@ -50,6 +51,7 @@ export function App() {
                       )}
                     </>
                   )}
+                  <Route path="/reference" element={<ReferencePage />} />
                   <Route path="*" element={<Navigate to={home} replace />} />
                 </Routes>
               </Suspense>

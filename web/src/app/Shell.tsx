@@ -48,6 +48,7 @@ export function Shell({ person, demo, children }: Props) {
           <nav aria-label="Places" className="flex gap-5">
             {candidate ? <Place to="/my/sheets">My sheets</Place> : <Place to="/floor">Floor</Place>}
             {person.role === "ADMINISTRATOR" && <Place to="/workshop">Workshop</Place>}
+            <Place to="/reference">Reference</Place>
           </nav>
           <div className="ml-auto flex items-center gap-3">
             {demo && <span className="hidden text-[13px] text-ink2 lg:inline">demo, invented data</span>}

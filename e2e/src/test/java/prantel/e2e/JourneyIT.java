@@ -326,4 +326,23 @@ class JourneyIT {
         assertThat(page.getByText("Bay 2")).isVisible();
         page.context().close();
     }
+
+    @Test
+    @Order(8)
+    void candidateLooksUpALimitWithItsSource() {
+        Page page = browsers.signIn("Bas Hollis", 800, 1280);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Reference"))
+                .tap();
+        button(page, "Zs and its limit").tap();
+        page.getByLabel("Device").selectOption("B20");
+        page.getByLabel("Ze, Ω").fill("0,35");
+        // BS 7671 411.4.4: 0.95 · 230 V / 100 A = 2.19 Ω
+        assertThat(page.getByText("2.19\u2009Ω", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        assertThat(page.getByText("Source: BS 7671 411.4.4")).isVisible();
+        page.getByLabel("Ze, Ω").fill("a lot");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Ze");
+        Axe.check(page, "Reference");
+        page.context().close();
+    }
 }

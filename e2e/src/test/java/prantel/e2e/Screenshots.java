@@ -31,6 +31,15 @@ class Screenshots {
             link(dim, "Mark Petra Lindholm");
             test(dim, "R1+R2, method 1");
             take(dim, "mark-dim");
+            Page reference = browsers.signIn("Bas Hollis", 1280, 800);
+            link(reference, "Reference");
+            reference.getByText("Ring, steps 2 and 3").click();
+            reference.getByText("Step 3 at socket 5").waitFor();
+            take(reference, "reference");
+            Page administrator = browsers.signIn("Tamsin Varga", 1280, 800);
+            link(administrator, "Workshop");
+            administrator.getByText("Add or change from a file").first().waitFor();
+            take(administrator, "workshop");
             clearBay(page);
             setFault(page);
             Page sheet = browsers.signIn("Owen Tasker", 800, 1280);

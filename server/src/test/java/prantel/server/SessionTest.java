@@ -19,7 +19,8 @@ class SessionTest {
     @Test
     void nobodySeesAnythingWithoutSigningIn() {
         Browser nobody = new Browser(mvc);
-        for (String path : List.of("/api/floor", "/api/my/sheets", "/api/workshop", "/api/bays/bay-1/prepare")) {
+        for (String path :
+                List.of("/api/reference", "/api/floor", "/api/my/sheets", "/api/workshop", "/api/bays/bay-1/prepare")) {
             assertThat(nobody.get(path).status()).as(path).isEqualTo(401);
         }
         assertThat(nobody.get("/api/session").json().get("person").isNull()).isTrue();
@@ -31,6 +32,7 @@ class SessionTest {
         Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
         Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
         assertThat(candidate.get("/api/floor").status()).isEqualTo(403);
+        assertThat(candidate.get("/api/reference").status()).isEqualTo(200);
         assertThat(candidate.get("/api/workshop").status()).isEqualTo(403);
         assertThat(assessor.get("/api/workshop").status()).isEqualTo(403);
         assertThat(assessor.get("/api/my/sheets").status()).isEqualTo(403);
@@ -87,6 +89,22 @@ class SessionTest {
                     .doesNotContain("Exception")
                     .doesNotContain("\\tat");
         }
+    }
+
+    @Test
+    void calculatorsAnswerEverybodyAndNameWhatTheyCannotUse() {
+        Browser candidate = Browser.of(mvc, "bas", "tide-table-3");
+        Browser.Answer answer =
+                candidate.post("/api/reference/zs", Map.of("values", Map.of("device", "B32", "ze", "0,35")));
+        assertThat(answer.text()).contains("1.37\u2009Ω").contains("BS 7671 411.4.4");
+        assertThat(candidate
+                        .post("/api/reference/zs", Map.of("values", Map.of("ze", "x")))
+                        .text())
+                .contains("\"Ze\"");
+        assertThat(candidate
+                        .post("/api/reference/none", Map.of("values", Map.of()))
+                        .status())
+                .isEqualTo(400);
     }
 
     @Test

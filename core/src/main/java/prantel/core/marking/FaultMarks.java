@@ -80,8 +80,7 @@ final class FaultMarks {
     }
 
     private static String evidence(Fault fault, FaultReport report, Award award, Rig rig) {
-        String named =
-                "Named as " + report.kind().title() + ", " + report.place().label(rig) + ".";
+        String named = "Named as " + report.title() + ", " + report.place().label(rig) + ".";
         if (award == Award.FULL) {
             String elsewhere = fault.place().equals(report.place())
                     ? ""

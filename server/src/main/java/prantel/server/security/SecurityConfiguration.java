@@ -26,6 +26,8 @@ class SecurityConfiguration {
                                 .permitAll()
                                 .requestMatchers("/api/session", "/api/demo/**", "/api/set-up")
                                 .permitAll()
+                                .requestMatchers("/api/reference/**")
+                                .authenticated()
                                 .requestMatchers("/api/my/**")
                                 .hasRole("CANDIDATE")
                                 .requestMatchers("/api/workshop/**")

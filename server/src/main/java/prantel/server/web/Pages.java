@@ -6,7 +6,17 @@ import org.springframework.web.bind.annotation.GetMapping;
 /** Routes of the browser's own pages, so that a link to one can be opened directly. */
 @Controller
 class Pages {
-    @GetMapping({"/", "/sign-in", "/set-up", "/floor", "/workshop", "/bays/**", "/assessments/**", "/my/**"})
+    @GetMapping({
+        "/",
+        "/sign-in",
+        "/set-up",
+        "/floor",
+        "/workshop",
+        "/reference",
+        "/bays/**",
+        "/assessments/**",
+        "/my/**"
+    })
     String page() {
         return "forward:/index.html";
     }

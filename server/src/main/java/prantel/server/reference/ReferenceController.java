@@ -1,0 +1,49 @@
+package prantel.server.reference;
+
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.reference.Calculator;
+import prantel.core.reference.Calculators;
+import prantel.core.reference.Input;
+
+/** Lists the calculators and works them out. */
+@RestController
+@RequestMapping("/api/reference")
+class ReferenceController {
+
+    record CalculatorView(String id, String title, List<Input> inputs) {}
+
+    /** @param values by input id, as written; what is left out takes its usual value */
+    record Given(Map<String, String> values) {}
+
+    @GetMapping
+    List<CalculatorView> calculators() {
+        return Calculators.all().stream()
+                .map(c -> new CalculatorView(c.id(), c.title(), c.inputs()))
+                .toList();
+    }
+
+    @PostMapping("/{id}")
+    Worked workOut(@PathVariable String id, @RequestBody Given given) {
+        return Worked.of(Calculators.get(id).answer(given.values()));
+    }
+
+    record Worked(List<Result> results, List<String> working, String source) {
+        static Worked of(Calculator.Answer answer) {
+            return new Worked(
+                    answer.lines().stream()
+                            .map(l -> new Result(l.label(), l.value()))
+                            .toList(),
+                    answer.working(),
+                    answer.source());
+        }
+    }
+
+    record Result(String label, String value) {}
+}

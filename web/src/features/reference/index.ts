@@ -1,0 +1,1 @@
+export { ReferencePage } from "./ReferencePage";
