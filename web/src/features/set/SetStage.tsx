@@ -56,7 +56,7 @@ function SetWork({ id, view }: { id: string; view: SetView }) {
   };
 
   return (
-    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_390px]">
+    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_390px] lg:grid-rows-[auto_1fr]">
       <div className="space-y-3">
         <SafetyBar view={view} onLockOff={() => writes.lockOff.mutate()} busy={writes.lockOff.isPending} />
         <RigPictures
@@ -65,9 +65,8 @@ function SetWork({ id, view }: { id: string; view: SetView }) {
           place={place}
           onPlace={view.sheetOpen ? undefined : choose}
         />
-        <Changes preview={shown} />
       </div>
-      <div className="space-y-3">
+      <div className="space-y-3 lg:row-span-2">
         {!view.sheetOpen && (
           <AddFault
             key={place ?? "none"}
@@ -110,6 +109,9 @@ function SetWork({ id, view }: { id: string; view: SetView }) {
             Open the candidate’s sheet
           </Button>
         </Pane>
+      </div>
+      <div className="lg:col-start-1">
+        <Changes preview={shown} />
       </div>
     </div>
   );
