@@ -1,1 +1,6 @@
 import "@testing-library/jest-dom/vitest";
+import { cleanup } from "@testing-library/react";
+import { afterEach } from "vitest";
+
+// without global test functions the library does not clean up by itself
+afterEach(cleanup);
