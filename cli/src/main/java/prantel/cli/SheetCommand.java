@@ -69,7 +69,7 @@ final class SheetCommand implements Runnable {
 
     private static String limit(Limit limit, Expectation e) {
         return (limit.side() == Limit.Side.AT_MOST ? "≤ " : "≥ ")
-                + Words.number(limit.ohms(), e.slot().boxUnit())
+                + Words.number(limit.base(), e.slot().boxUnit())
                 + (e.satisfactory().orElse(true) ? "" : " not met");
     }
 

@@ -17,8 +17,8 @@ final class Words {
             return "over-range";
         }
         if (band.allowsOverRange()) {
-            return "from " + number(band.lowOhms(), unit);
+            return "from " + number(band.low(), unit);
         }
-        return String.format(Locale.ROOT, "%.2f – %s", unit.fromBase(band.lowOhms()), number(band.highOhms(), unit));
+        return String.format(Locale.ROOT, "%.2f – %s", unit.fromBase(band.low()), number(band.high(), unit));
     }
 }

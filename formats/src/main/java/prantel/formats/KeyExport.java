@@ -54,15 +54,15 @@ public final class KeyExport {
                     .put("withFaults", e.withFaults().shown());
             Band band = e.band();
             if (!band.isOverRangeOnly()) {
-                node.put("bandLowOhms", band.lowOhms());
+                node.put("bandLowOhms", band.low());
             }
             if (!band.allowsOverRange()) {
-                node.put("bandHighOhms", band.highOhms());
+                node.put("bandHighOhms", band.high());
             }
             slot.limit()
                     .ifPresent(limit -> node.putObject("limit")
                             .put("side", limit.side().name())
-                            .put("ohms", limit.ohms())
+                            .put("ohms", limit.base())
                             .put("source", limit.source())
                             .put("working", limit.working()));
             e.satisfactory().ifPresent(ok -> node.put("satisfactory", ok));
@@ -72,8 +72,8 @@ public final class KeyExport {
                 key.reasons(measured)
                         .forEach(r -> reasons.addObject()
                                 .put("cause", r.cause())
-                                .put("downOhms", r.downOhms())
-                                .put("upOhms", r.upOhms()));
+                                .put("down", r.down())
+                                .put("up", r.up()));
             }
         }
         return JsonFile.MAPPER.writeValueAsString(root);
@@ -103,10 +103,10 @@ public final class KeyExport {
                 slot.where(),
                 e.healthy().shown(),
                 e.withFaults().shown(),
-                e.band().isOverRangeOnly() ? null : e.band().lowOhms(),
-                e.band().allowsOverRange() ? null : e.band().highOhms(),
+                e.band().isOverRangeOnly() ? null : e.band().low(),
+                e.band().allowsOverRange() ? null : e.band().high(),
                 limit == null ? null : limit.side(),
-                limit == null ? null : limit.ohms(),
+                limit == null ? null : limit.base(),
                 e.satisfactory().orElse(null),
                 e.change().visibility());
     }

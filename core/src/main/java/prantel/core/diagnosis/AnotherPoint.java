@@ -21,9 +21,9 @@ final class AnotherPoint implements Mistake {
                         && m.function() == slot.function()
                         && !m.id().equals(slot.id()))
                 .filter(other ->
-                        other.band().holds(number.ohms()) && !other.band().allowsOverRange())
+                        other.band().holds(number.base()) && !other.band().allowsOverRange())
                 .min(Comparator.comparingDouble(
-                        other -> Math.abs(other.withFaults().ohms() - number.ohms())))
+                        other -> Math.abs(other.withFaults().base() - number.base())))
                 .map(other -> new Explanation(
                         slot.id(),
                         Cause.ANOTHER_POINT,
@@ -37,7 +37,7 @@ final class AnotherPoint implements Mistake {
     }
 
     private static double closeness(Expectation other, Written.Number number) {
-        double half = (other.band().highOhms() - other.band().lowOhms()) / 2;
-        return 1 - 0.5 * Math.abs(other.withFaults().ohms() - number.ohms()) / Math.max(half, 1e-9);
+        double half = (other.band().high() - other.band().low()) / 2;
+        return 1 - 0.5 * Math.abs(other.withFaults().base() - number.base()) / Math.max(half, 1e-9);
     }
 }

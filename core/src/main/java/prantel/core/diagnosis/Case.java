@@ -27,7 +27,7 @@ final class Case {
     }
 
     Meter meter(Slot.Measured slot) {
-        return key.tester().meter(slot.function());
+        return key.tester().meter(slot.function()).orElseThrow();
     }
 
     /**
@@ -38,11 +38,11 @@ final class Case {
     Simulated simulate(Slot.Measured slot, SetUp setUp, double addedOhms) {
         Meter meter = meter(slot);
         return new Simulated(
-                meter.show(nominal.ohms(slot, setUp, java.util.List.of()) + addedOhms)
+                meter.show(nominal.value(slot, setUp) + addedOhms)
                         .shown(),
                 Band.around(
-                        low.ohms(slot, setUp, java.util.List.of()) + addedOhms,
-                        high.ohms(slot, setUp, java.util.List.of()) + addedOhms,
+                        low.value(slot, setUp) + addedOhms,
+                        high.value(slot, setUp) + addedOhms,
                         meter));
     }
 

@@ -15,7 +15,7 @@ final class LeadsNotNulled implements Mistake {
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
         Optional<Slot.Measured> taken = takenAt(expectation, theCase);
         if (taken.isEmpty()
-                || taken.get().function().isInsulation()
+                || !taken.get().function().isContinuity()
                 || !(written instanceof Written.Number number)
                 || !fits(taken.get(), number, theCase)) {
             return List.of();
@@ -29,7 +29,7 @@ final class LeadsNotNulled implements Mistake {
                         theCase))
                 .count();
         double leadOhms = theCase.key.tester().leadOhms(slot.function());
-        double above = number.ohms() - expectation.withFaults().ohms();
+        double above = number.base() - expectation.withFaults().base();
         String evidence = number.text().strip() + " is " + Case.shown(above, slot.boxUnit())
                 + " above what this rig gives; these leads measure " + Case.shown(leadOhms, slot.boxUnit()) + "."
                 + (wrong.isEmpty()
@@ -49,11 +49,12 @@ final class LeadsNotNulled implements Mistake {
     private static Optional<Slot.Measured> takenAt(Expectation expectation, Case theCase) {
         return switch (expectation.slot()) {
             case Slot.Measured measured -> Optional.of(measured);
-            case Slot.Highest highest ->
+            case Slot.Composed composed when composed.rule() != Slot.Rule.HIGHEST -> Optional.empty();
+            case Slot.Composed highest ->
                 highest.of().stream()
                         .map(theCase.key::expectation)
-                        .max(Comparator.comparingDouble(e -> e.withFaults().ohms()))
-                        .map(e -> (Slot.Measured) e.slot());
+                        .max(Comparator.comparingDouble(e -> e.withFaults().base()))
+                        .flatMap(e -> e.slot() instanceof Slot.Measured m ? Optional.of(m) : Optional.empty());
         };
     }
 
@@ -68,6 +69,6 @@ final class LeadsNotNulled implements Mistake {
     private static boolean fits(Slot.Measured slot, Written.Number number, Case theCase) {
         double leadOhms = theCase.key.tester().leadOhms(slot.function());
         return leadOhms > 0
-                && theCase.simulate(slot, slot.setUp(), leadOhms).band().holds(number.ohms());
+                && theCase.simulate(slot, slot.setUp(), leadOhms).band().holds(number.base());
     }
 }

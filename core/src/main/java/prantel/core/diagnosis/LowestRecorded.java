@@ -11,16 +11,18 @@ import prantel.core.sequence.Slot;
 final class LowestRecorded implements Mistake {
     @Override
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
-        if (!(expectation.slot() instanceof Slot.Highest slot) || !(written instanceof Written.Number number)) {
+        if (!(expectation.slot() instanceof Slot.Composed slot)
+                || slot.rule() != Slot.Rule.HIGHEST
+                || !(written instanceof Written.Number number)) {
             return List.of();
         }
         double[] own = slot.of().stream()
                 .map(theCase.sheet::at)
                 .flatMap(w -> w instanceof Written.Number n ? Stream.of(n) : Stream.empty())
-                .mapToDouble(Written.Number::ohms)
+                .mapToDouble(Written.Number::base)
                 .sorted()
                 .toArray();
-        if (own.length > 1 && Check.same(number.ohms(), own[0]) && own[own.length - 1] > own[0]) {
+        if (own.length > 1 && Check.same(number.base(), own[0]) && own[own.length - 1] > own[0]) {
             return List.of(new Explanation(
                     slot.id(),
                     Cause.LOWEST_RECORDED,
@@ -32,9 +34,9 @@ final class LowestRecorded implements Mistake {
         }
         Expectation lowest = slot.of().stream()
                 .map(theCase.key::expectation)
-                .min(java.util.Comparator.comparingDouble(e -> e.withFaults().ohms()))
+                .min(java.util.Comparator.comparingDouble(e -> e.withFaults().base()))
                 .orElseThrow();
-        if (own.length == 0 && lowest.band().holds(number.ohms())) {
+        if (own.length == 0 && lowest.band().holds(number.base())) {
             return List.of(new Explanation(
                     slot.id(),
                     Cause.LOWEST_RECORDED,

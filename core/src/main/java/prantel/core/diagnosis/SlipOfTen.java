@@ -16,11 +16,11 @@ final class SlipOfTen implements Mistake {
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
         if (!(written instanceof Written.Number number)
                 || !(expectation.withFaults() instanceof Reading.Value right)
-                || number.ohms() == 0) {
+                || number.base() == 0) {
             return List.of();
         }
         return IntStream.of(1, -1, 2, -2, 3, -3, 6, -6)
-                .filter(n -> isRightTimes(expectation, right, number.ohms() * Math.pow(10, n)))
+                .filter(n -> isRightTimes(expectation, right, number.base() * Math.pow(10, n)))
                 .mapToObj(n -> new Explanation(
                         expectation.slot().id(),
                         Cause.SLIP_OF_TEN,
@@ -33,7 +33,7 @@ final class SlipOfTen implements Mistake {
     }
 
     private static boolean isRightTimes(Expectation expectation, Reading.Value right, double ohms) {
-        return expectation.band().holds(ohms) && Math.abs(ohms - right.ohms()) <= FIGURES_AGREE * right.ohms();
+        return expectation.band().holds(ohms) && Math.abs(ohms - right.base()) <= FIGURES_AGREE * right.base();
     }
 
     private static String factor(int n) {

@@ -1,51 +1,114 @@
 package prantel.core.expectation;
 
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.network.Alternating;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
+import prantel.core.network.Source;
+import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.SetUp;
 import prantel.core.sequence.Slot;
 
 /**
- * A rig as it may be built, with faults set, ready to be measured: the whole mechanism in one place.
+ * A rig as it may be built, with faults set, ready to be measured: the whole mechanism in one place. Not for several
+ * threads at once.
  *
  * <pre>   reading = instrument( network( rig, edits ), probes )   </pre>
  */
 public final class Bench {
-    private final Network network;
+    private final Network healthy;
+    private final List<Edit> faults;
+    private final List<Source> sources;
+    private final List<Residuals.Placed> residuals;
+    private final Variation variation;
+    private final Map<Double, Network> faulted = new HashMap<>();
+    /** Neighbouring boxes share a set-up: the last one is kept. */
+    private @Nullable SetUp lastSetUp;
+
+    private double lastVolts;
+    private @Nullable Network lastNetwork;
+    private @Nullable LiveBench lastLive;
 
     public Bench(Rig rig, FaultSet faults, Variation variation) {
-        network = RigCompiler.compile(rig, variation).with(faults.edits(rig, variation));
+        this(RigCompiler.compile(rig, variation), rig, faults, variation);
     }
 
-    private Bench(Network network) {
-        this.network = network;
+    private Bench(Network healthy, Rig rig, FaultSet faults, Variation variation) {
+        this.healthy = healthy;
+        this.faults = faults.edits(rig, variation);
+        this.sources = RigCompiler.sources(rig, variation);
+        this.residuals = Residuals.of(rig);
+        this.variation = variation;
     }
 
     /** The same rig with the other faults, sharing the compiled network. */
     static Bench of(Network healthy, Rig rig, FaultSet faults, Variation variation) {
-        return new Bench(healthy.with(faults.edits(rig, variation)));
+        return new Bench(healthy, rig, faults, variation);
     }
 
-    /** True resistance between the slot's probes in its set-up, Ω; +∞ where nothing connects. */
-    public double ohms(Slot.Measured slot) {
-        return inSetUp(slot).resistance(slot.probeA(), slot.probeB());
+    /** What is between the slot's probes in its set-up. */
+    public Found find(Slot.Measured slot) {
+        return find(slot.measurement(), slot.setUp());
+    }
+
+    /** True value of a slot that is a number, base unit; +∞ where nothing connects. */
+    public double value(Slot.Measured slot) {
+        return find(slot) instanceof Found.Number number ? number.base() : Double.POSITIVE_INFINITY;
+    }
+
+    /** True value when the set-up was not the one asked for, base unit: how a mistake is simulated. */
+    public double value(Slot.Measured slot, SetUp other) {
+        return find(slot.measurement(), other) instanceof Found.Number number
+                ? number.base()
+                : Double.POSITIVE_INFINITY;
+    }
+
+    private Found find(Measurement measurement, SetUp setUp) {
+        if (measurement.function().isLive()) {
+            return live(setUp).find(measurement);
+        }
+        Measurement.TwoProbe probes = (Measurement.TwoProbe) measurement;
+        Network network = inSetUp(setUp, measurement.function());
+        return new Found.Number(network.resistance(probes.a(), probes.b()));
     }
 
     /** The network as the slot's probes meet it. */
     public Network inSetUp(Slot.Measured slot) {
-        return network.with(slot.setUp().edits());
+        return inSetUp(slot.setUp(), slot.function());
     }
 
-    /** True resistance when the set-up was not the one asked for, Ω: how a mistake is simulated. */
-    public double ohms(Slot.Measured slot, SetUp other, List<Edit> extra) {
-        List<Edit> edits = new ArrayList<>(other.edits());
-        edits.addAll(extra);
-        return network.with(edits).resistance(slot.probeA(), slot.probeB());
+    /** The sources that go with {@link #inSetUp}. */
+    public List<Source> sources() {
+        return sources;
+    }
+
+    private Network inSetUp(SetUp setUp, Function function) {
+        double volts = function.volts();
+        if (lastNetwork == null || lastSetUp != setUp || lastVolts != volts) {
+            lastNetwork = faulted
+                    .computeIfAbsent(volts, v -> healthy.with(faults, v))
+                    .with(setUp.edits(), volts);
+            lastSetUp = setUp;
+            lastVolts = volts;
+            lastLive = null;
+        }
+        return lastNetwork;
+    }
+
+    private LiveBench live(SetUp setUp) {
+        Network network = inSetUp(setUp, Function.VOLTAGE);
+        if (lastLive == null) {
+            lastLive = new LiveBench(network, new Alternating(network, sources), sources, residuals, variation);
+        }
+        return lastLive;
     }
 }

@@ -10,14 +10,17 @@ public record Change(Reading before, Band beforeBand, Reading after, Band afterB
      * where the bands just part. 0 where nothing changes, +∞ from a number to over-range or back.
      */
     public double timesTolerance() {
-        double from = before.ohms();
-        double to = after.ohms();
+        double from = before.base();
+        double to = after.base();
         if (Double.isInfinite(from) || Double.isInfinite(to)) {
             return beforeBand.overlaps(afterBand) ? 0 : Double.POSITIVE_INFINITY;
         }
+        if (from == to) {
+            return 0;
+        }
         double facing = to > from
-                ? (beforeBand.highOhms() - from) + (to - afterBand.lowOhms())
-                : (from - beforeBand.lowOhms()) + (afterBand.highOhms() - to);
+                ? (beforeBand.high() - from) + (to - afterBand.low())
+                : (from - beforeBand.low()) + (afterBand.high() - to);
         return Math.abs(to - from) / facing;
     }
 

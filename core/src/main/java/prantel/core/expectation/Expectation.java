@@ -16,7 +16,7 @@ public record Expectation(Slot slot, Reading healthy, Reading withFaults, Band h
 
     /** Whether the reading with the set faults satisfies the slot's limit; empty where it is not judged. */
     public Optional<Boolean> satisfactory() {
-        return slot.limit().map(limit -> limit.isMetBy(withFaults.ohms()));
+        return slot.limit().map(limit -> limit.isMetBy(withFaults.base()));
     }
 
     /** What the set faults do to the reading. */

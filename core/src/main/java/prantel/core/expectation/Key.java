@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.ToDoubleFunction;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
@@ -31,7 +30,10 @@ public final class Key {
     private final Ends faulted;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
 
-    private Key(Rig rig, FaultSet faults, Tester tester, Scheme scheme) {
+    private final AsBuilt asBuilt;
+
+    private Key(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt) {
+        this.asBuilt = asBuilt;
         this.rig = rig;
         this.faults = faults;
         this.tester = tester;
@@ -42,14 +44,22 @@ public final class Key {
 
     /** @throws ProblemsException if a fault does not fit the rig */
     public static Key of(Rig rig, FaultSet faults, Tester tester, Scheme scheme) {
+        return of(rig, faults, tester, scheme, AsBuilt.NONE);
+    }
+
+    /**
+     * @param asBuilt healthy readings of the real rig that the key follows
+     * @throws ProblemsException if a fault does not fit the rig
+     */
+    public static Key of(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt) {
         faults.checkOn(rig);
-        Key key = new Key(rig, faults, tester, scheme);
+        Key key = new Key(rig, faults, tester, scheme, asBuilt);
         for (Slot slot : SlotPlan.of(rig, scheme)) {
             key.bySlot.put(
                     slot.id(),
                     switch (slot) {
                         case Slot.Measured measured -> key.expect(measured);
-                        case Slot.Highest highest -> key.highest(highest);
+                        case Slot.Composed composed -> Composition.of(composed, key::expectation);
                     });
         }
         return key;
@@ -91,72 +101,51 @@ public final class Key {
     }
 
     /** Why the band of a reading is as wide as it is, each cause alone; causes that move it by less
-     * than a tenth of a digit are left out. */
+     * than a tenth of a digit are left out, and so are all where words are read. */
     public List<BandReason> reasons(Slot.Measured slot) {
-        Meter meter = tester.meter(slot.function());
-        double nominal = new Bench(rig, faults, Variation.NONE).ohms(slot);
-        List<BandReason> reasons = new ArrayList<>();
-        Variation low = scheme.tolerances().low();
-        Variation high = scheme.tolerances().high();
-        addReason(reasons, "cable make, length and temperature", slot, nominal, low.onlyCable(), high.onlyCable());
-        addReason(reasons, "joints and contacts", slot, nominal, low.onlyJoints(), high.onlyJoints());
-        addReason(reasons, "insulation, damp to dry", slot, nominal, low.onlyInsulation(), high.onlyInsulation());
-        addReason(reasons, "resistor set as fault", slot, nominal, low.onlySetResistor(), high.onlySetResistor());
-        if (Double.isFinite(nominal)) {
-            double uncertainty = meter.uncertaintyOhms(nominal);
-            reasons.add(new BandReason(
-                    "tester ±(" + prantel.core.quantity.Check.plain(meter.percent()) + " % + " + meter.digits()
-                            + " digits)",
-                    -uncertainty,
-                    uncertainty));
-        }
-        return reasons;
-    }
-
-    private void addReason(
-            List<BandReason> reasons, String cause, Slot.Measured slot, double nominal, Variation low, Variation high) {
-        double down = new Bench(rig, faults, low).ohms(slot) - nominal;
-        double up = new Bench(rig, faults, high).ohms(slot) - nominal;
-        double worthSaying = tester.meter(slot.function()).resolutionOhms(nominal) / 10;
-        if (Math.abs(down) > worthSaying || Math.abs(up) > worthSaying) {
-            reasons.add(new BandReason(cause, down, up));
-        }
+        return tester.meter(slot.function())
+                .map(meter -> new BandReasons(rig, faults, scheme, meter, slot).all())
+                .orElse(List.of());
     }
 
     /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */
     Expectation expect(Slot.Measured slot) {
-        Meter meter = tester.meter(slot.function());
+        Found nominal = healthy.nominal.find(slot);
+        AsBuilt.Shift shift = nominal instanceof Found.Number number
+                ? asBuilt.shift(slot, number.base())
+                : AsBuilt.Shift.NONE;
+        Reading healthyReading = shown(slot, nominal, shift);
+        Band healthyBand = band(slot, healthy, shift);
+        if (faulted == healthy) {
+            return new Expectation(slot, healthyReading, healthyReading, healthyBand, healthyBand);
+        }
         return new Expectation(
                 slot,
-                meter.show(healthy.nominal.ohms(slot)),
-                meter.show(faulted.nominal.ohms(slot)),
-                Band.around(healthy.low.ohms(slot), healthy.high.ohms(slot), meter),
-                Band.around(faulted.low.ohms(slot), faulted.high.ohms(slot), meter));
+                healthyReading,
+                shown(slot, faulted.nominal.find(slot), shift),
+                healthyBand,
+                band(slot, faulted, shift));
     }
 
-    /** If every reading is inside its band, their highest lies between the highest low end and the highest high end. */
-    private Expectation highest(Slot.Highest slot) {
-        List<Expectation> of = slot.of().stream().map(this::expectation).toList();
-        return new Expectation(
-                slot,
-                highestReading(of.stream().map(Expectation::healthy).toList()),
-                highestReading(of.stream().map(Expectation::withFaults).toList()),
-                highestBand(of.stream().map(Expectation::healthyBand).toList()),
-                highestBand(of.stream().map(Expectation::band).toList()));
+    private Reading shown(Slot.Measured slot, Found found, AsBuilt.Shift shift) {
+        return switch (found) {
+            case Found.Number number -> meter(slot).show(shift.of(number.base()));
+            case Found.Words words -> new Reading.Said(words.saying());
+            case Found.Stopped stopped -> new Reading.NoReading(stopped.why(), slot.boxUnit());
+        };
     }
 
-    private static Reading highestReading(List<Reading> readings) {
-        return readings.stream()
-                .max(java.util.Comparator.comparingDouble(Reading::ohms))
-                .orElseThrow();
+    private Band band(Slot.Measured slot, Ends ends, AsBuilt.Shift shift) {
+        return switch (ends.low.find(slot)) {
+            case Found.Number number ->
+                Band.around(shift.of(number.base()), shift.of(ends.high.value(slot)), meter(slot));
+            case Found.Words words -> Band.exactly(words.saying().ordinal());
+            case Found.Stopped stopped -> Band.OVER_RANGE_ONLY;
+        };
     }
 
-    private static Band highestBand(List<Band> bands) {
-        return new Band(max(bands, Band::lowOhms), max(bands, Band::highOhms));
-    }
-
-    private static double max(List<Band> bands, ToDoubleFunction<Band> end) {
-        return bands.stream().mapToDouble(end).max().orElseThrow();
+    private Meter meter(Slot.Measured slot) {
+        return tester.meter(slot.function()).orElseThrow();
     }
 
     private Ends ends(FaultSet set) {
@@ -175,5 +164,5 @@ public final class Key {
     private record Ends(Bench nominal, Bench low, Bench high) {}
 
     /** One cause of a band's width: how far it alone moves the reading, Ω. */
-    public record BandReason(String cause, double downOhms, double upOhms) {}
+    public record BandReason(String cause, double down, double up) {}
 }

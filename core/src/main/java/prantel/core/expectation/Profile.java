@@ -1,15 +1,18 @@
 package prantel.core.expectation;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import prantel.core.network.Terminal;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
 import prantel.core.rig.PointId;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.TestStep;
 
 /**
  * A reading against the cable's distance from the board: what the profile picture draws. Every station stands in it
@@ -21,40 +24,42 @@ public final class Profile {
     /** A place on the cable and what is expected there; `station` is null between stations. */
     public record Sample(double atMetres, PointId station, boolean atFront, Expectation expected) {}
 
-    /** @param step R1+R2 or R2; @throws IllegalArgumentException for a step that is not taken along a circuit */
-    public static List<Sample> of(Key key, CircuitId id, TestStep step) {
+    /**
+     * @param quantity "R1+R2", "R1+Rn", "R2" or "Zs"
+     * @return in order of distance; empty where the quantity is not taken along this circuit
+     */
+    public static List<Sample> of(Key key, CircuitId id, String quantity) {
         Circuit circuit = key.rig().circuit(id);
         List<Sample> samples = new ArrayList<>();
+        Set<PointId> seen = new HashSet<>();
         for (Expectation expectation : key.expectations()) {
             if (expectation.slot() instanceof Slot.Measured slot
-                    && slot.step() == step
-                    && slot.circuit().filter(id::equals).isPresent()) {
-                PointId station = circuit.points().get(samples.size() / 2).id();
-                samples.add(new Sample(slot.atMetres(), station, false, key.expect(beforeJoint(slot, id, station))));
-                samples.add(new Sample(slot.atMetres(), station, true, expectation));
+                    && slot.quantity().equals(quantity)
+                    && slot.circuit().filter(id::equals).isPresent()
+                    && slot.measurement() instanceof Measurement.TwoProbe probes
+                    && slot.spot().point().isPresent()
+                    && seen.add(slot.spot().point().get())) {
+                PointId station = slot.spot().point().get();
+                double at = slot.spot().atMetres();
+                Measurement before = new Measurement.TwoProbe(
+                        probes.function(),
+                        beforeJoint(probes.a(), circuit, station),
+                        beforeJoint(probes.b(), circuit, station));
+                samples.add(new Sample(at, station, false, key.expect(slot.with(before))));
+                samples.add(new Sample(at, station, true, expectation));
             }
         }
-        if (samples.isEmpty()) {
-            throw new IllegalArgumentException(step + " is not taken along a circuit");
-        }
+        samples.sort(Comparator.comparingDouble(Sample::atMetres));
         return samples;
     }
 
-    private static Slot.Measured beforeJoint(Slot.Measured slot, CircuitId circuit, PointId station) {
-        Terminal a = slot.step() == TestStep.R1_R2 ? Places.cableIn(circuit, station, Conductor.LINE) : slot.probeA();
-        Terminal b = Places.cableIn(circuit, station, Conductor.CPC);
-        return new Slot.Measured(
-                slot.id(),
-                slot.step(),
-                slot.circuit(),
-                slot.quantity(),
-                slot.where(),
-                slot.atMetres(),
-                slot.function(),
-                slot.setUp(),
-                a,
-                b,
-                slot.boxUnit(),
-                slot.limit());
+    /** The cable's end just before the joint of an accessory at whose front a probe is held. */
+    private static Terminal beforeJoint(Terminal probe, Circuit circuit, PointId station) {
+        for (Conductor conductor : Conductor.values()) {
+            if (probe.equals(Places.front(circuit.id(), station, conductor)) && conductor != Conductor.SWITCHED_LINE) {
+                return Places.cableIn(circuit.id(), station, conductor);
+            }
+        }
+        return probe;
     }
 }

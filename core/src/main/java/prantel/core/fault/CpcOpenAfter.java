@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import prantel.core.network.Edit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
+import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
 
 /** The CPC is interrupted on the outgoing side of a point: every point beyond has no earth. */
@@ -26,7 +27,9 @@ final class CpcOpenAfter extends FaultKind {
 
     @Override
     public boolean fits(Place place, Rig rig) {
-        return place instanceof Place.AtPoint && !isLastPoint(place, rig);
+        return isAtAccessory(place, rig)
+                && circuit(place, rig) instanceof Radial radial
+                && radial.goesOn(at(place).point());
     }
 
     @Override

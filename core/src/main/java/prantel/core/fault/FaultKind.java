@@ -7,6 +7,7 @@ import prantel.core.network.Edit;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
+import prantel.core.rig.Lighting;
 import prantel.core.rig.Point;
 import prantel.core.rig.Rig;
 
@@ -112,8 +113,11 @@ public abstract class FaultKind {
                 : Optional.of(new Place.AtPoint(circuit.id(), points.get(index).id()));
     }
 
-    static boolean isLastPoint(Place place, Rig rig) {
-        return circuit(place, rig).points().getLast().id().equals(at(place).point());
+    /** Whether it is a point with line, neutral and CPC of its own: not a lamp, a switch or a three-phase outlet. */
+    static boolean isAtAccessory(Place place, Rig rig) {
+        return place instanceof Place.AtPoint
+                && !(circuit(place, rig) instanceof Lighting)
+                && !circuit(place, rig).isThreePhase();
     }
 
     static String point(Place place, Rig rig) {

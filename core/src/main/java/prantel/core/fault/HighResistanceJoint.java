@@ -12,7 +12,6 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
-import prantel.core.rig.Supply;
 
 /** A bad joint on the incoming side of a point: everything from that point on reads higher by the same step. */
 final class HighResistanceJoint extends FaultKind {
@@ -34,12 +33,12 @@ final class HighResistanceJoint extends FaultKind {
 
     @Override
     public boolean fits(Place place, Rig rig) {
-        return place instanceof Place.AtPoint;
+        return isAtAccessory(place, rig);
     }
 
     @Override
     String whyNot() {
-        return "give a point of a circuit";
+        return "give a point of a single-phase socket or appliance circuit";
     }
 
     @Override
@@ -50,21 +49,25 @@ final class HighResistanceJoint extends FaultKind {
     }
 
     /**
-     * It may stay in for live tests only while the circuit's device still disconnects: Ze and the faulted loop to the
-     * last point within the Zs limit at operating temperature.
+     * It may stay in for live tests only while the circuit's device still disconnects: Ze and the faulted loop to each
+     * point within the Zs limit, held cold against 80 %.
      */
     @Override
     public SafetyClass safety(Fault fault, Rig rig) {
         Circuit circuit = circuit(fault.place(), rig);
-        Supply supply = rig.supply();
         Network network = RigCompiler.compile(rig).with(edits(fault, rig, 1));
-        var last = circuit.points().getLast().id();
-        double r1PlusR2Ohms =
-                network.resistance(Places.breakerOut(circuit.id()), Places.front(circuit.id(), last, Conductor.LINE))
-                        + network.resistance(Places.EARTH_BAR, Places.front(circuit.id(), last, Conductor.CPC));
+        Conductor line = circuit.lines().getFirst();
+        double worstOhms = circuit.points().stream()
+                .mapToDouble(p -> network.resistance(
+                                Places.breakerOut(circuit.id(), line), Places.front(circuit.id(), p.id(), line))
+                        + network.resistance(
+                                Places.earthBar(circuit.way().board()),
+                                Places.front(circuit.id(), p.id(), Conductor.CPC)))
+                .max()
+                .orElse(Double.POSITIVE_INFINITY);
         double zsMaxOhms =
-                ZsLimit.zsMaxOhms(supply.nominalVolts(), circuit.breaker().iaAmps());
-        return supply.declaredZeOhms() + r1PlusR2Ohms <= ZsLimit.COLD_SHARE * zsMaxOhms
+                circuit.device().overcurrent().zsMaxOhms(rig.supply().nominalVolts());
+        return rig.supply().declaredZeOhms() + worstOhms <= ZsLimit.COLD_SHARE * zsMaxOhms
                 ? SafetyClass.MAY_STAY_LIVE
                 : SafetyClass.DEAD_ONLY;
     }

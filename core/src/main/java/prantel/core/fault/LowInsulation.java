@@ -32,12 +32,12 @@ final class LowInsulation extends FaultKind {
 
     @Override
     public boolean fits(Place place, Rig rig) {
-        return place instanceof Place.AtPoint;
+        return isAtAccessory(place, rig);
     }
 
     @Override
     String whyNot() {
-        return "give a point of a circuit";
+        return "give a point of a single-phase socket or appliance circuit";
     }
 
     @Override

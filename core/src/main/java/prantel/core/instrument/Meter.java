@@ -4,7 +4,8 @@ import java.util.List;
 import prantel.core.quantity.Check;
 
 /**
- * One function of a tester that shows a resistance: the low-resistance ohmmeter or the insulation tester.
+ * One function of a tester that shows a number: ohmmeter, insulation tester, loop tester, voltmeter. Values are in the base
+ * unit of the dimension it shows: Ω, V, A or ms.
  *
  * @param ranges lowest first; the display takes the first that holds the value
  * @param percent uncertainty as a share of the reading, %
@@ -18,7 +19,7 @@ public record Meter(List<Range> ranges, double percent, int digits) {
         Check.between(digits, 0, 50, "digits", "digits");
         for (int i = 1; i < ranges.size(); i++) {
             Check.that(
-                    topOhms(ranges.get(i)) > topOhms(ranges.get(i - 1)),
+                    top(ranges.get(i)) > top(ranges.get(i - 1)),
                     "ranges-out-of-order",
                     "ranges/" + i + "/top",
                     Check.plain(ranges.get(i).top()) + " "
@@ -27,10 +28,10 @@ public record Meter(List<Range> ranges, double percent, int digits) {
         }
     }
 
-    /** What the display shows for a true resistance in Ω, 0 or above, {@code +∞} for open. */
-    public Reading show(double ohms) {
+    /** What the display shows for a true value in base units, 0 or above, {@code +∞} for open. */
+    public Reading show(double base) {
         for (Range range : ranges) {
-            double steps = Math.rint(range.unit().fromBase(ohms) / range.resolution());
+            double steps = Math.rint(range.unit().fromBase(base) / range.resolution());
             double value = steps * range.resolution();
             if (value <= range.top() * (1 + 1e-12)) {
                 return new Reading.Value(value, range.unit(), range.resolution());
@@ -44,21 +45,21 @@ public record Meter(List<Range> ranges, double percent, int digits) {
         return new Reading.OverRange(last.top(), last.unit());
     }
 
-    /** Top of the highest range, Ω. */
-    public double topOhms() {
-        return topOhms(ranges.getLast());
+    /** Top of the highest range, base unit. */
+    public double top() {
+        return top(ranges.getLast());
     }
 
-    /** How far the display may be from a true resistance, Ω; a value above the top counts as the top. */
-    public double uncertaintyOhms(double ohms) {
-        double shown = Math.min(ohms, topOhms());
-        return shown * percent / 100 + digits * resolutionOhms(shown);
+    /** How far the display may be from a true value, base unit; a value above the top counts as the top. */
+    public double uncertainty(double base) {
+        double shown = Math.min(base, top());
+        return shown * percent / 100 + digits * resolutionAt(shown);
     }
 
-    /** The last digit shown at a resistance, Ω. */
-    public double resolutionOhms(double ohms) {
+    /** The last digit shown at a value, base unit. */
+    public double resolutionAt(double base) {
         for (Range range : ranges) {
-            if (ohms <= topOhms(range)) {
+            if (base <= top(range)) {
                 return range.unit().toBase(range.resolution());
             }
         }
@@ -66,7 +67,7 @@ public record Meter(List<Range> ranges, double percent, int digits) {
         return last.unit().toBase(last.resolution());
     }
 
-    private static double topOhms(Range range) {
+    private static double top(Range range) {
         return range.unit().toBase(range.top());
     }
 }

@@ -32,7 +32,17 @@ public final class Notation {
             Map.entry("megohm", Unit.MEGOHM),
             Map.entry("gω", Unit.GIGAOHM),
             Map.entry("gohm", Unit.GIGAOHM),
-            Map.entry("g", Unit.GIGAOHM));
+            Map.entry("g", Unit.GIGAOHM),
+            Map.entry("v", Unit.VOLT),
+            Map.entry("volt", Unit.VOLT),
+            Map.entry("volts", Unit.VOLT),
+            Map.entry("a", Unit.AMP),
+            Map.entry("amp", Unit.AMP),
+            Map.entry("amps", Unit.AMP),
+            Map.entry("ma", Unit.MILLIAMP),
+            Map.entry("ka", Unit.KILOAMP),
+            Map.entry("ms", Unit.MILLISECOND),
+            Map.entry("s", Unit.SECOND));
 
     private Notation() {}
 
@@ -46,6 +56,11 @@ public final class Notation {
                 text.strip().replace('\u2126', 'Ω').replace('\u2009', ' ').replace('\u00a0', ' ');
         if (plain.isEmpty()) {
             return new Written.Blank();
+        }
+        if (boxUnit == Unit.WORDS) {
+            return Saying.read(plain)
+                    .<Written>map(saying -> new Written.Said(text, saying))
+                    .orElseGet(() -> unreadable(text, "write “works” or “does not work”; for a sequence 1-2-3 or 1-3-2"));
         }
         if (OPEN_WORDS.contains(plain.toLowerCase(Locale.ROOT))) {
             return new Written.Open(text);
@@ -61,8 +76,8 @@ public final class Notation {
         Unit unit = boxUnit;
         if (!matcher.group(3).isEmpty()) {
             Unit written = unit(matcher.group(3));
-            if (written == null) {
-                return unreadable(text, "unit “" + matcher.group(3) + "” is not one of mΩ, Ω, kΩ, MΩ, GΩ");
+            if (written == null || written.dimension() != boxUnit.dimension()) {
+                return unreadable(text, "unit “" + matcher.group(3) + "” is not one of " + units(boxUnit));
             }
             unit = written;
         }
@@ -81,6 +96,13 @@ public final class Notation {
             case "MΩ", "Mω", "M", "MOhm", "Mohm" -> Unit.MEGOHM;
             default -> UNITS.get(written.toLowerCase(Locale.ROOT));
         };
+    }
+
+    private static String units(Unit boxUnit) {
+        return java.util.Arrays.stream(Unit.values())
+                .filter(u -> u.dimension() == boxUnit.dimension())
+                .map(Unit::symbol)
+                .collect(java.util.stream.Collectors.joining(", "));
     }
 
     private static Written unreadable(String text, String mend) {

@@ -14,8 +14,8 @@ public sealed interface Reading {
     /** As the display shows it, with its unit. */
     String shown();
 
-    /** Ω; {@code +∞} for over-range. For comparing, never for showing. */
-    double ohms();
+    /** In the base unit of its dimension (Ω, A, V, ms); {@code +∞} for over-range. For comparing, never for showing. */
+    double base();
 
     /**
      * A number on the display.
@@ -39,7 +39,7 @@ public sealed interface Reading {
         }
 
         @Override
-        public double ohms() {
+        public double base() {
             return unit.toBase(value);
         }
     }
@@ -52,7 +52,38 @@ public sealed interface Reading {
         }
 
         @Override
-        public double ohms() {
+        public double base() {
+            return Double.POSITIVE_INFINITY;
+        }
+    }
+
+    /** Words instead of a number: it works, the lines turn clockwise. `base` tells them apart and means nothing else. */
+    record Said(Saying saying) implements Reading {
+        @Override
+        public Unit unit() {
+            return Unit.WORDS;
+        }
+
+        @Override
+        public String shown() {
+            return saying.words();
+        }
+
+        @Override
+        public double base() {
+            return saying.ordinal();
+        }
+    }
+
+    /** The test could not be finished. @param why as the display or the assessor puts it: "tripped: RCD of section A" */
+    record NoReading(String why, Unit unit) implements Reading {
+        @Override
+        public String shown() {
+            return why;
+        }
+
+        @Override
+        public double base() {
             return Double.POSITIVE_INFINITY;
         }
     }

@@ -1,16 +1,34 @@
 package prantel.core.instrument;
 
+import java.util.Optional;
 import prantel.core.quantity.Check;
 
 /** A multifunction tester with its leads. */
-public record Tester(String id, String label, Meter ohmmeter, Meter insulationTester, Leads leads) {
+public record Tester(String id, String label, Meter ohmmeter, Meter insulationTester, LiveMeters live, Leads leads) {
     public Tester {
         Check.id(id, "id");
         Check.name(label, "label");
     }
 
-    public Meter meter(Function function) {
-        return function.isInsulation() ? insulationTester : ohmmeter;
+    /** A tester of which only the dead functions are known; the live ones have usual figures. */
+    public Tester(String id, String label, Meter ohmmeter, Meter insulationTester, Leads leads) {
+        this(id, label, ohmmeter, insulationTester, LiveMeters.usual(), leads);
+    }
+
+    /** The meter behind a function; empty where words are found, not numbers. */
+    public Optional<Meter> meter(Function function) {
+        return switch (function) {
+            case CONTINUITY, CONTINUITY_WANDER_LEAD -> Optional.of(ohmmeter);
+            case INSULATION_250, INSULATION_500, INSULATION_1000 -> Optional.of(insulationTester);
+            case VOLTAGE -> Optional.of(live.voltmeter());
+            case LOOP_TWO_LEAD -> Optional.of(live.loopTwoLead());
+            case LOOP_THREE_LEAD -> Optional.of(live.loopThreeLead());
+            case FAULT_CURRENT -> Optional.of(live.faultCurrent());
+            case RCD_TIME -> Optional.of(live.rcdTime());
+            case RCD_RAMP -> Optional.of(live.rcdCurrent());
+            case CLAMP -> Optional.of(live.clamp());
+            case RCD_BUTTON, PHASE_ROTATION, OPERATION -> Optional.empty();
+        };
     }
 
     /** Lead resistance that a reading contains when the leads were not nulled, Ω; 0 where it cannot matter. */
@@ -18,29 +36,65 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
         return switch (function) {
             case CONTINUITY -> leads.pairOhms();
             case CONTINUITY_WANDER_LEAD -> leads.wanderOhms();
-            case INSULATION_250, INSULATION_500 -> 0;
+            default -> 0;
         };
     }
 
-    /** The function a reading is taken with. */
+    /** The function a reading is taken with. @see #volts */
     public enum Function {
-        CONTINUITY("low-resistance ohmmeter"),
-        CONTINUITY_WANDER_LEAD("low-resistance ohmmeter, wander lead"),
-        INSULATION_250("insulation, 250 V DC"),
-        INSULATION_500("insulation, 500 V DC");
+        CONTINUITY("low-resistance ohmmeter", 4),
+        CONTINUITY_WANDER_LEAD("low-resistance ohmmeter, wander lead", 4),
+        INSULATION_250("insulation, 250 V DC", 250),
+        INSULATION_500("insulation, 500 V DC", 500),
+        INSULATION_1000("insulation, 1000 V DC", 1000),
+        VOLTAGE("voltage indicator", 230),
+        LOOP_TWO_LEAD("loop, two leads, high current", 230),
+        LOOP_THREE_LEAD("loop, three leads, low current", 230),
+        FAULT_CURRENT("prospective current, two leads", 230),
+        RCD_TIME("RCD tester", 230),
+        RCD_RAMP("RCD tester, ramp", 230),
+        RCD_BUTTON("test button", 230),
+        PHASE_ROTATION("phase rotation tester", 230),
+        CLAMP("clamp meter", 230),
+        OPERATION("none: operate and look", 230);
 
         private final String label;
+        private final double volts;
 
-        Function(String label) {
+        Function(String label, double volts) {
             this.label = label;
+            this.volts = volts;
         }
 
         public String label() {
             return label;
         }
 
+        /** Voltage across the probes, V: direct for the first five, mains for the rest. */
+        public double volts() {
+            return volts;
+        }
+
         public boolean isInsulation() {
-            return this == INSULATION_250 || this == INSULATION_500;
+            return this == INSULATION_250 || this == INSULATION_500 || this == INSULATION_1000;
+        }
+
+        public boolean isContinuity() {
+            return this == CONTINUITY || this == CONTINUITY_WANDER_LEAD;
+        }
+
+        public boolean isLive() {
+            return ordinal() >= VOLTAGE.ordinal();
+        }
+
+        /** @throws IllegalArgumentException for another voltage than 250, 500 or 1000 */
+        public static Function insulation(int volts) {
+            return switch (volts) {
+                case 250 -> INSULATION_250;
+                case 500 -> INSULATION_500;
+                case 1000 -> INSULATION_1000;
+                default -> throw new IllegalArgumentException("No insulation test at " + volts + " V");
+            };
         }
     }
 }

@@ -26,6 +26,15 @@ public final class FuseTable {
         return FUSES;
     }
 
-    /** @param ratedAmps A @param zsMaxOhms Ω, conductors at operating temperature */
-    public record Fuse(String standard, double ratedAmps, double zsMaxOhms) {}
+    /** @throws prantel.core.quantity.ProblemsException if the table has none such, naming those it has */
+    public static Fuse of(String standard, double ratedAmps) {
+        return FUSES.stream()
+                .filter(f -> f.standard().equals(standard) && f.ratedAmps() == ratedAmps)
+                .findFirst()
+                .orElseThrow(() -> new prantel.core.quantity.ProblemsException(new prantel.core.quantity.Problem(
+                        "unknown-fuse",
+                        "fuse",
+                        standard + ", " + prantel.core.quantity.Check.plain(ratedAmps) + " A",
+                        "give one of " + String.join("; ", FUSES.stream().map(Fuse::label).toList()))));
+    }
 }

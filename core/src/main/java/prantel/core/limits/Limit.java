@@ -3,11 +3,11 @@ package prantel.core.limits;
 /**
  * A limit that a reading is judged against.
  *
- * @param ohms Ω
+ * @param base in the base unit of the reading it judges: Ω, A, V or ms
  * @param source where it stands, to be shown beside it
  * @param working how it was worked out, with the numbers put in; empty for a plain table value
  */
-public record Limit(Side side, double ohms, String source, String working) {
+public record Limit(Side side, double base, String source, String working) {
 
     /** On which side of the limit a satisfactory reading lies. */
     public enum Side {
@@ -15,8 +15,8 @@ public record Limit(Side side, double ohms, String source, String working) {
         AT_LEAST
     }
 
-    /** Whether a resistance, Ω or +∞, satisfies the limit. */
-    public boolean isMetBy(double readingOhms) {
-        return side == Side.AT_MOST ? readingOhms <= ohms : readingOhms >= ohms;
+    /** Whether a reading, in base units or +∞, satisfies the limit. */
+    public boolean isMetBy(double readingBase) {
+        return side == Side.AT_MOST ? readingBase <= base : readingBase >= base;
     }
 }

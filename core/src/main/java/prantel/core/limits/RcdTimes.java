@@ -23,4 +23,10 @@ public final class RcdTimes {
     public static double ttZsMaxOhms(double ratedResidualMilliamps) {
         return 50 / (ratedResidualMilliamps / 1000);
     }
+
+    /** The window for a test at this multiple of IΔn; below 1 it may not trip at all. */
+    public static java.util.Optional<Window> window(boolean delayed, double multiple) {
+        return (delayed ? delayed() : general())
+                .stream().filter(w -> w.multiple() == multiple).findFirst();
+    }
 }

@@ -33,7 +33,7 @@ public final class ZsLimit {
      * @param zeOhms declared external loop impedance, Ω
      * @return Ω; below 0 where the supply alone uses the limit up
      */
-    public static double r1PlusR2MaxColdOhms(double u0Volts, Breaker breaker, double zeOhms) {
-        return COLD_SHARE * zsMaxOhms(u0Volts, breaker.iaAmps()) - zeOhms;
+    public static double r1PlusR2MaxColdOhms(double u0Volts, Overcurrent device, double zeOhms) {
+        return COLD_SHARE * device.zsMaxOhms(u0Volts) - zeOhms;
     }
 }

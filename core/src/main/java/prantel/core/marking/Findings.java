@@ -17,6 +17,7 @@ import prantel.core.limits.Limit;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
+import prantel.core.rig.Ring;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.TestStep;
@@ -58,7 +59,9 @@ final class Findings {
     private Set<List<Object>> methodsLeftOut() {
         Set<List<Object>> left = new HashSet<>();
         for (Circuit circuit : key.rig().circuits()) {
-            if (!isTouched(circuit.id(), TestStep.R2)) {
+            // a ring has no method 1 of its own: its R1+R2 comes from step 3, and R2 is never asked for as well
+            boolean ring = circuit instanceof Ring;
+            if (ring || !isTouched(circuit.id(), TestStep.R2)) {
                 left.add(List.of(circuit.id(), TestStep.R2));
             } else if (!isTouched(circuit.id(), TestStep.R1_R2)) {
                 left.add(List.of(circuit.id(), TestStep.R1_R2));
@@ -89,11 +92,12 @@ final class Findings {
             return Finding.Judged.MISSING;
         }
         boolean right = switch (written) {
-            case Written.Number number -> limit.isMetBy(number.ohms());
+            case Written.Number number -> limit.isMetBy(number.base());
             case Written.Above above -> limit.isMetBy(Double.POSITIVE_INFINITY);
             case Written.Open open -> limit.isMetBy(Double.POSITIVE_INFINITY);
-            case Written.Blank blank -> limit.isMetBy(expectation.withFaults().ohms());
-            case Written.Unreadable u -> limit.isMetBy(expectation.withFaults().ohms());
+            case Written.Blank blank -> limit.isMetBy(expectation.withFaults().base());
+            case Written.Said words -> limit.isMetBy(words.saying().ordinal());
+            case Written.Unreadable u -> limit.isMetBy(expectation.withFaults().base());
         };
         return said == right ? Finding.Judged.RIGHT : Finding.Judged.WRONG;
     }
@@ -109,23 +113,24 @@ final class Findings {
                         + "” does not say how far the instrument reads; over-range is written with its range, such as "
                         + meter(slot).overRange().shown() + ".");
             case Written.Above above -> {
-                if (!Check.same(above.ohms(), meter(slot).topOhms())) {
+                if (!Check.same(above.base(), meter(slot).top())) {
                     remarks.add("This tester reads up to "
                             + meter(slot).overRange().shown().substring(1) + ", so “"
                             + above.text().strip() + "” is not what it showed.");
                 }
             }
             case Written.Number number -> {
-                if (number.ohms() > 0 && isBelowInvestigation(slot, number)) {
+                if (number.base() > 0 && isBelowInvestigation(slot, number)) {
                     remarks.add("Passes, but below 20\u2009MΩ a new circuit is looked into (common practice).");
                 }
-                if (number.ohms() == 0
+                if (number.base() == 0
                         && meter(slot).show(0) instanceof prantel.core.instrument.Reading.Value zero
                         && number.places() == 0) {
                     remarks.add("A bare 0 is not a reading; this tester would show " + zero.shown() + ".");
                 }
             }
             case Written.Blank blank -> {}
+            case Written.Said said -> {}
         }
         return remarks;
     }
@@ -133,14 +138,16 @@ final class Findings {
     private static boolean isBelowInvestigation(Slot slot, Written.Number number) {
         return slot.step() == TestStep.INSULATION
                 && slot.limit().isPresent()
-                && number.ohms() >= InsulationMinimum.UP_TO_500_VOLTS_OHMS
-                && number.ohms() < InsulationMinimum.INVESTIGATE_BELOW_OHMS;
+                && number.base() >= InsulationMinimum.UP_TO_500_VOLTS_OHMS
+                && number.base() < InsulationMinimum.INVESTIGATE_BELOW_OHMS;
     }
 
+    /** A composed box is written in the notation of the boxes it comes from; words have no meter and never come here. */
     private Meter meter(Slot slot) {
         return switch (slot) {
-            case Slot.Measured measured -> key.tester().meter(measured.function());
-            case Slot.Highest highest -> key.tester().ohmmeter();
+            case Slot.Measured measured -> key.tester().meter(measured.function()).orElseThrow();
+            case Slot.Composed composed ->
+                meter(key.expectation(composed.of().getFirst()).slot());
         };
     }
 }

@@ -50,10 +50,10 @@ public final class Marker {
 
     private void markCircuit(Circuit circuit) {
         CircuitId id = circuit.id();
-        for (TestStep step : List.of(TestStep.R1_R2, TestStep.R2)) {
+        for (TestStep step : List.of(TestStep.R1_R2, TestStep.R2, TestStep.RING)) {
             List<Finding> asked = of(step, id).stream().filter(Finding::asked).toList();
             if (!asked.isEmpty()) {
-                String prefix = id + "/" + (step == TestStep.R1_R2 ? "r1r2" : "r2");
+                String prefix = id + "/" + prefix(step);
                 markStep(prefix, step, asked);
                 markHighest(prefix, step, asked);
             }
@@ -62,6 +62,14 @@ public final class Marker {
         List<Finding> insulation = of(TestStep.INSULATION, id);
         markStep(id + "/insulation", TestStep.INSULATION, insulation);
         markNotation(id + "/insulation", insulation);
+    }
+
+    private static String prefix(TestStep step) {
+        return switch (step) {
+            case R1_R2 -> "r1r2";
+            case R2 -> "r2";
+            default -> step.name().toLowerCase(java.util.Locale.ROOT);
+        };
     }
 
     private void markStep(String prefix, TestStep step, List<Finding> asked) {
@@ -151,7 +159,7 @@ public final class Marker {
 
     private void markHighest(String prefix, TestStep step, List<Finding> asked) {
         for (Finding finding : asked) {
-            if (finding.expectation().slot() instanceof Slot.Highest slot) {
+            if (finding.expectation().slot() instanceof Slot.Composed slot && slot.rule() == Slot.Rule.HIGHEST) {
                 HighestCheck check = HighestCheck.of(finding, slot, findings);
                 add(
                         prefix + "/highest",
@@ -168,7 +176,7 @@ public final class Marker {
     /** Both R1+R2 and R2 on record for one circuit suggests that numbers were made up. Common practice, no source. */
     private void markOneMethod(Circuit circuit) {
         List<Finding> filled = findings.stream()
-                .filter(f -> f.expectation().slot() instanceof Slot.Highest)
+                .filter(f -> f.expectation().slot() instanceof Slot.Composed)
                 .filter(f -> f.expectation()
                         .slot()
                         .circuit()
@@ -237,6 +245,7 @@ public final class Marker {
             case ABOVE -> place(finding) + " is above";
             case BELOW -> place(finding) + " is below";
             case OVER_RANGE_INSTEAD -> place(finding) + " is over-range";
+            case DIFFERS -> place(finding) + " says something else";
             case INSIDE -> place(finding);
         };
     }
@@ -254,13 +263,13 @@ public final class Marker {
 
     /** Whether the box for the record holds the highest of the candidate's own readings. */
     private record HighestCheck(Award award, String evidence) {
-        static HighestCheck of(Finding finding, Slot.Highest slot, List<Finding> all) {
+        static HighestCheck of(Finding finding, Slot.Composed slot, List<Finding> all) {
             List<Written> own = all.stream()
                     .filter(f -> slot.of().contains(f.expectation().slot().id()))
                     .map(Finding::written)
                     .toList();
             double highest = own.stream()
-                    .mapToDouble(w -> w instanceof Written.Number n ? n.ohms() : Double.NEGATIVE_INFINITY)
+                    .mapToDouble(w -> w instanceof Written.Number n ? n.base() : Double.NEGATIVE_INFINITY)
                     .max()
                     .orElse(Double.NEGATIVE_INFINITY);
             boolean anyOver = own.stream().anyMatch(HighestCheck::isOver);
@@ -272,7 +281,7 @@ public final class Marker {
                 return new HighestCheck(Award.FULL, "A point reads over-range, and that is what is recorded.");
             }
             if (written instanceof Written.Number number && highest > 0) {
-                if (Check.same(number.ohms(), highest)) {
+                if (Check.same(number.base(), highest)) {
                     return anyOver
                             ? new HighestCheck(
                                     Award.HALF,

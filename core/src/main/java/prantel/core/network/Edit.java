@@ -25,6 +25,9 @@ public sealed interface Edit {
         }
     }
 
+    /** The branch has the resistance that a characteristic gives at the voltage of the test: something connected. */
+    record Install(BranchId branch, Characteristic characteristic) implements Edit {}
+
     /** A new resistance between two terminals, Ω, above 0, beside whatever is there. */
     record Bridge(Terminal a, Terminal b, double ohms) implements Edit {
         public Bridge {

@@ -65,28 +65,36 @@ public final class Network {
         return changed.getOrDefault(index, base.branches.get(index));
     }
 
+    /** {@link #with(List, double)} for a test voltage of 0 V. */
+    public Network with(List<Edit> edits) {
+        return with(edits, 0);
+    }
+
     /**
      * This network with the edits made in order.
      *
+     * @param volts test voltage, V: what is installed has its resistance at this voltage
      * @throws IllegalArgumentException if an edit names a branch or terminal that is not here
      */
-    public Network with(List<Edit> edits) {
+    public Network with(List<Edit> edits, double volts) {
         if (edits.isEmpty()) {
             return this;
         }
         Map<Integer, Branch> nowChanged = new LinkedHashMap<>(changed);
         List<Branch> nowAdded = new ArrayList<>(added);
         for (Edit edit : edits) {
-            apply(edit, nowChanged, nowAdded);
+            apply(edit, volts, nowChanged, nowAdded);
         }
         return new Network(base, nowChanged, nowAdded);
     }
 
-    private void apply(Edit edit, Map<Integer, Branch> nowChanged, List<Branch> nowAdded) {
+    private void apply(Edit edit, double volts, Map<Integer, Branch> nowChanged, List<Branch> nowAdded) {
         switch (edit) {
             case Edit.Open(BranchId id) -> replace(id, nowChanged, Double.POSITIVE_INFINITY, false);
             case Edit.Substitute(BranchId id, double ohms) -> replace(id, nowChanged, ohms, false);
             case Edit.PutInSeries(BranchId id, double ohms) -> replace(id, nowChanged, ohms, true);
+            case Edit.Install(BranchId id, Characteristic characteristic) ->
+                replace(id, nowChanged, characteristic.ohmsAt(volts), false);
             case Edit.Bridge(Terminal a, Terminal b, double ohms) -> {
                 base.node(a);
                 base.node(b);
@@ -131,9 +139,26 @@ public final class Network {
         if (nodeA == nodeB) {
             return 0;
         }
+        double siemens = meshBetween(new int[] {nodeA, nodeB})[0];
+        return siemens > 0 ? 1 / siemens : Double.POSITIVE_INFINITY;
+    }
+
+    /**
+     * What the network is between a few terminals: the conductance between each two of them when all others are
+     * eliminated.
+     *
+     * @param kept at least two, all different
+     * @return S, 0 where nothing connects; lower triangle by rows: (1,0), (2,0), (2,1), …
+     * @throws IllegalArgumentException if a terminal is not in the network
+     */
+    public double[] reducedTo(List<Terminal> kept) {
+        return meshBetween(kept.stream().mapToInt(base::node).toArray());
+    }
+
+    private double[] meshBetween(int[] kept) {
         Factor factor = base.factor();
         int[] scratch = base.scratch();
-        PathMesh mesh = new PathMesh(factor, touched(nodeA, nodeB), scratch);
+        PathMesh mesh = new PathMesh(factor, touched(kept), scratch);
         try {
             for (int node : mesh.nodes()) {
                 for (int b2 : factor.branchesBelow[node]) {
@@ -144,8 +169,7 @@ public final class Network {
             }
             changed.values().forEach(branch -> add(mesh, branch));
             added.forEach(branch -> add(mesh, branch));
-            double siemens = mesh.reduceTo(nodeA, nodeB);
-            return siemens > 0 ? 1 / siemens : Double.POSITIVE_INFINITY;
+            return mesh.reduceTo(kept);
         } finally {
             mesh.release();
         }
@@ -157,11 +181,9 @@ public final class Network {
         }
     }
 
-    private int[] touched(int nodeA, int nodeB) {
-        int[] nodes = new int[2 + 4 * changed.size() + 2 * added.size()];
-        nodes[0] = nodeA;
-        nodes[1] = nodeB;
-        int n = 2;
+    private int[] touched(int[] kept) {
+        int[] nodes = Arrays.copyOf(kept, kept.length + 4 * changed.size() + 2 * added.size());
+        int n = kept.length;
         for (Map.Entry<Integer, Branch> entry : changed.entrySet()) {
             nodes[n++] = base.from[entry.getKey()];
             nodes[n++] = base.to[entry.getKey()];

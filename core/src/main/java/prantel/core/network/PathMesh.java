@@ -71,21 +71,30 @@ final class PathMesh {
         }
     }
 
-    /** Conductance left between two nodes when all others are eliminated, S; 0 where nothing connects. */
-    double reduceTo(int a, int b) {
-        int keepA = local[a];
-        int keepB = local[b];
+    /** Conductances left between the kept nodes when all others are eliminated, S; lower triangle by rows. */
+    double[] reduceTo(int[] kept) {
+        boolean[] keeps = new boolean[nodes.length];
+        int[] index = new int[nodes.length];
+        for (int i = 0; i < kept.length; i++) {
+            keeps[local[kept[i]]] = true;
+            index[local[kept[i]]] = i;
+        }
         for (int k = 0; k < nodes.length; k++) {
-            if (k != keepA && k != keepB) {
+            if (!keeps[k]) {
                 eliminate(k);
             }
         }
-        for (int i = 0; i < size[keepA]; i++) {
-            if (other[keepA][i] == keepB) {
-                return siemens[keepA][i];
+        double[] between = new double[kept.length * (kept.length - 1) / 2];
+        for (int i = 1; i < kept.length; i++) {
+            int row = local[kept[i]];
+            for (int n = 0; n < size[row]; n++) {
+                int j = index[other[row][n]];
+                if (j < i) {
+                    between[i * (i - 1) / 2 + j] = siemens[row][n];
+                }
             }
         }
-        return 0;
+        return between;
     }
 
     /** Gives the scratch array back as it was. */

@@ -6,11 +6,27 @@ public enum Unit {
     MILLIOHM("mΩ", Dimension.RESISTANCE, 1e-3),
     KILOHM("kΩ", Dimension.RESISTANCE, 1e3),
     MEGOHM("MΩ", Dimension.RESISTANCE, 1e6),
-    GIGAOHM("GΩ", Dimension.RESISTANCE, 1e9);
+    GIGAOHM("GΩ", Dimension.RESISTANCE, 1e9),
+    VOLT("V", Dimension.VOLTAGE, 1),
+    MILLIAMP("mA", Dimension.CURRENT, 1e-3),
+    AMP("A", Dimension.CURRENT, 1),
+    KILOAMP("kA", Dimension.CURRENT, 1e3),
+    MILLISECOND("ms", Dimension.TIME, 1),
+    SECOND("s", Dimension.TIME, 1000),
+    /** No number: what was found is said in words. */
+    WORDS("", Dimension.WORDS, 1);
 
     /** What a unit measures; only units of one dimension convert into each other. */
     public enum Dimension {
-        RESISTANCE
+        /** Base unit Ω. */
+        RESISTANCE,
+        /** Base unit V. */
+        VOLTAGE,
+        /** Base unit A. */
+        CURRENT,
+        /** Base unit ms. */
+        TIME,
+        WORDS
     }
 
     private final String symbol;
@@ -31,12 +47,12 @@ public enum Unit {
         return dimension;
     }
 
-    /** A value in this unit, given in the base unit of the dimension (Ω). */
+    /** A value in this unit, given in the base unit of the dimension. */
     public double toBase(double value) {
         return value * inBase;
     }
 
-    /** A value in the base unit (Ω), given in this unit. */
+    /** A value in the base unit, given in this unit. */
     public double fromBase(double base) {
         return base / inBase;
     }

@@ -3,7 +3,9 @@ package prantel.core.reference;
 import java.util.List;
 import java.util.stream.Stream;
 import prantel.core.limits.Breaker;
+import prantel.core.limits.Fuse;
 import prantel.core.limits.FuseTable;
+import prantel.core.limits.Overcurrent;
 import prantel.core.limits.ZsLimit;
 import prantel.core.quantity.Check;
 
@@ -25,54 +27,37 @@ final class ZsCalculator extends Calculator {
     }
 
     private static List<String> devices() {
-        return Stream.concat(BREAKERS.stream(), FuseTable.all().stream().map(ZsCalculator::name))
+        return Stream.concat(BREAKERS.stream(), FuseTable.all().stream().map(Fuse::label))
                 .toList();
-    }
-
-    private static String name(FuseTable.Fuse fuse) {
-        return fuse.standard() + ", " + Check.plain(fuse.ratedAmps()) + " A";
     }
 
     @Override
     Answer answer(Values values) {
-        String device = values.choice("device");
+        Overcurrent device = device(values.choice("device"));
         double ze = values.number("ze", 0, 1000);
         double r1r2 = values.number("r1r2", 0, 1000);
         double u0 = values.number("u0", 50, 400);
         double zs = ze + r1r2;
-        FoundLimit limit = limit(device, u0);
-        double cold = ZsLimit.COLD_SHARE * limit.ohms();
+        double limit = device.zsMaxOhms(u0);
+        double cold = ZsLimit.COLD_SHARE * limit;
         return new Answer(
                 List.of(
                         line("Zs", zs, 2, "Ω"),
-                        line("Limit, conductors warm", limit.ohms(), 2, "Ω"),
+                        line("Limit, conductors warm", limit, 2, "Ω"),
                         line("80 % of it, for a reading taken cold", cold, 2, "Ω"),
                         new Line("A cold reading of that Zs", zs <= cold ? "satisfactory" : "not satisfactory")),
                 List.of(
                         text("Ze + (R1+R2) = %s + %s = %.2f Ω", Check.plain(ze), Check.plain(r1r2), zs),
-                        limit.working()),
-                limit.source() + "; 80 %: common practice");
+                        device.zsWorking(u0)),
+                device.zsSource() + "; 80 %: common practice");
     }
 
-    private static FoundLimit limit(String device, double u0) {
-        for (FuseTable.Fuse fuse : FuseTable.all()) {
-            if (name(fuse).equals(device)) {
-                return new FoundLimit(
-                        fuse.zsMaxOhms(),
-                        device + " from the table, 0.4 s: " + Check.plain(fuse.zsMaxOhms()) + " Ω",
-                        "BS 7671 fuse tables, from memory: hold against the book");
-            }
-        }
-        Breaker breaker =
-                new Breaker(Breaker.Curve.valueOf(device.substring(0, 1)), Double.parseDouble(device.substring(1)));
-        double ohms = ZsLimit.zsMaxOhms(u0, breaker.iaAmps());
-        return new FoundLimit(
-                ohms,
-                text(
-                        "Cmin·U0 ÷ Ia = 0.95 × %s V ÷ %s A = %.2f Ω",
-                        Check.plain(u0), Check.plain(breaker.iaAmps()), ohms),
-                "BS 7671 411.4.4; Ia: IEC 60898-1");
+    private static Overcurrent device(String label) {
+        return FuseTable.all().stream()
+                .<Overcurrent>map(f -> f)
+                .filter(f -> f.label().equals(label))
+                .findFirst()
+                .orElseGet(() -> new Breaker(
+                        Breaker.Curve.valueOf(label.substring(0, 1)), Double.parseDouble(label.substring(1))));
     }
-
-    private record FoundLimit(double ohms, String working, String source) {}
 }

@@ -1,36 +1,67 @@
 package prantel.core.rig;
 
 import java.util.List;
-import prantel.core.limits.Breaker;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
 
-/** A final circuit. Each kind knows its shape; the compiler turns each kind into branches. */
-public sealed interface Circuit permits Radial {
-    CircuitId id();
+/** A circuit of a board. Each kind knows its shape; the compiler turns each kind into branches. */
+public sealed interface Circuit permits Radial, Ring, Lighting, Submain {
+    int MOST_POINTS = 200;
 
-    String label();
+    CircuitHead head();
 
-    /** Number of its way in the board, from 1. */
-    int way();
-
-    Breaker breaker();
-
-    /** In order of cable distance from the board. */
+    /** In order of cable distance from the board, each spur behind the point it comes from. */
     List<Point> points();
 
-    /** @throws prantel.core.quantity.ProblemsException if the circuit has no such point */
+    /** Lines, neutral and CPC that leave the board. */
+    List<Conductor> conductors();
+
+    default CircuitId id() {
+        return head().id();
+    }
+
+    default String label() {
+        return head().label();
+    }
+
+    default Way way() {
+        return head().way();
+    }
+
+    default Device device() {
+        return head().device();
+    }
+
+    default Cable cable() {
+        return head().cable();
+    }
+
+    default List<Conductor> lines() {
+        return conductors().stream()
+                .filter(c -> c != Conductor.NEUTRAL && c != Conductor.CPC)
+                .toList();
+    }
+
+    default boolean isThreePhase() {
+        return lines().size() == 3;
+    }
+
+    /** @throws ProblemsException if the circuit has no such point */
     default Point point(PointId id) {
         return points().stream()
                 .filter(p -> p.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> new prantel.core.quantity.ProblemsException(new prantel.core.quantity.Problem(
+                .orElseThrow(() -> new ProblemsException(new Problem(
                         "unknown-point",
                         "point",
-                        prantel.core.quantity.Check.quoted(id.value()),
+                        Check.quoted(id.value()),
                         "give a point of circuit " + id() + ": "
                                 + String.join(
                                         ", ",
-                                        points().stream()
-                                                .map(p -> p.id().value())
-                                                .toList()))));
+                                        points().stream().map(p -> p.id().value()).toList()))));
     }
+
+    /** Whether an accessory of the chain has cable going on from it to the next of the chain. */
+    boolean goesOn(PointId point);
 }

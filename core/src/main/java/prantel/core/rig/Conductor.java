@@ -5,8 +5,19 @@ import java.util.List;
 /** A conductor of a final circuit. Colours after IEC 60445. */
 public enum Conductor {
     LINE("line", "L", "brown"),
+    L1("l1", "L1", "brown"),
+    L2("l2", "L2", "black"),
+    L3("l3", "L3", "grey"),
     NEUTRAL("neutral", "N", "blue"),
-    CPC("cpc", "E", "green-yellow");
+    CPC("cpc", "E", "green-yellow"),
+    /** From a switch to a lamp; a sleeved core. */
+    SWITCHED_LINE("switched-line", "SL", "brown"),
+    STRAPPER_1("strapper-1", "S1", "black"),
+    STRAPPER_2("strapper-2", "S2", "grey");
+
+    public static final List<Conductor> SINGLE_PHASE = List.of(LINE, NEUTRAL, CPC);
+    public static final List<Conductor> THREE_PHASE = List.of(L1, L2, L3, NEUTRAL, CPC);
+    public static final List<Conductor> THREE_LINES = List.of(L1, L2, L3);
 
     private final String id;
     private final String letter;
@@ -41,6 +52,12 @@ public enum Conductor {
 
     /** The word used in sentences. */
     public String word() {
-        return this == CPC ? "CPC" : id;
+        return switch (this) {
+            case CPC -> "CPC";
+            case L1, L2, L3 -> letter;
+            case SWITCHED_LINE -> "switched line";
+            case STRAPPER_1, STRAPPER_2 -> letter.replace("S", "strapper ");
+            case LINE, NEUTRAL -> id;
+        };
     }
 }

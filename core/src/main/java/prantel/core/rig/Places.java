@@ -8,37 +8,77 @@ import prantel.core.network.Terminal;
  *
  * <pre>
  *  bar ─terminationAtBoard─ cableAtBoard ─run 1─ cableIn ─incoming─ accessory ─outgoing─ cableOut ─run 2─ …
+ *                                                                      │pole of an isolator, if it is one
+ *                                                                   loadSide
  *                                                                      │contact
  *                                                                    front   (where the probe goes)
  * </pre>
  */
 public final class Places {
+    public static final Terminal SOURCE = new Terminal("supply/source");
+    public static final Terminal MASS_OF_EARTH = new Terminal("mass-of-earth");
+    public static final Terminal SUPPLY_EARTH = new Terminal("supply/earth");
     public static final Terminal MET = new Terminal("met");
     /** Free end of the earthing conductor when it is off the MET. */
     public static final Terminal EARTHING_CONDUCTOR_END = new Terminal("earthing-conductor/met-end");
 
-    public static final Terminal EARTH_BAR = new Terminal("board/earth");
-    public static final Terminal NEUTRAL_BAR = new Terminal("board/neutral");
-    public static final Terminal LINE_BAR = new Terminal("board/line");
     public static final BranchId EARTHING_CONDUCTOR_AT_MET = new BranchId("earthing-conductor/at-met");
+    /** Link between the MET and the earth bar of the origin's board. */
+    public static final BranchId EARTH_LINK = new BranchId("met/earth-link");
 
     private Places() {}
 
+    /** Source impedance of a pole, or the link or path to the supply's earth terminal for {@link Conductor#CPC}. */
+    public static BranchId source(Conductor pole) {
+        return new BranchId(pole == Conductor.CPC ? "supply/earth-path" : "supply/" + pole.id() + "-impedance");
+    }
+
+    /** Where a pole arrives at a board: the supply terminals at the origin. */
+    public static Terminal incoming(Rig rig, BoardId board, Conductor pole) {
+        return rig.origin().id().equals(board)
+                ? new Terminal("supply/" + pole.id())
+                : new Terminal(board + "/incoming/" + pole.id());
+    }
+
     /** One pole of the main switch; closed as compiled. */
-    public static BranchId mainSwitch(Conductor pole) {
-        return new BranchId("board/main-switch/" + pole.id());
+    public static BranchId mainSwitch(BoardId board, Conductor pole) {
+        return new BranchId(board + "/main-switch/" + pole.id());
     }
 
-    /** The contact of a circuit's breaker; closed as compiled. */
-    public static BranchId breaker(CircuitId circuit) {
-        return new BranchId(circuit + "/breaker");
+    /** Behind the main switch, before the sections part. */
+    public static Terminal behindMainSwitch(BoardId board, Conductor pole) {
+        return new Terminal(board + "/" + pole.id());
     }
 
-    public static Terminal breakerOut(CircuitId circuit) {
-        return new Terminal(circuit + "/breaker/out");
+    /** From behind the main switch to a section's bar: a pole of its RCD where it has one; closed as compiled. */
+    public static BranchId feed(BoardId board, SectionId section, Conductor pole) {
+        return new BranchId(board + "/" + section + "/feed/" + pole.id());
     }
 
-    /** The joint between a circuit's conductor and its breaker, neutral bar or earth bar. */
+    /** A section's line bar or neutral bar. */
+    public static Terminal bar(BoardId board, SectionId section, Conductor pole) {
+        return new Terminal(board + "/" + section + "/" + pole.id());
+    }
+
+    public static Terminal earthBar(BoardId board) {
+        return new Terminal(board + "/earth");
+    }
+
+    /** A pole of the surge protective device; open as compiled. */
+    public static BranchId surge(BoardId board, Conductor a, Conductor b) {
+        return new BranchId(board + "/surge-protection/" + a.id() + "-" + b.id());
+    }
+
+    /** The contact of a circuit's device in a line, closed as compiled; for {@link Conductor#NEUTRAL} that of an RCBO. */
+    public static BranchId breaker(CircuitId circuit, Conductor pole) {
+        return new BranchId(circuit + "/device/" + pole.id());
+    }
+
+    public static Terminal breakerOut(CircuitId circuit, Conductor pole) {
+        return new Terminal(circuit + "/device/" + pole.id() + "/out");
+    }
+
+    /** The joint between a circuit's conductor and its device, neutral bar or earth bar. */
     public static BranchId terminationAtBoard(CircuitId circuit, Conductor conductor) {
         return new BranchId(circuit + "/board/" + conductor.id() + "/termination");
     }
@@ -46,6 +86,25 @@ public final class Places {
     /** The conductor's end at the board: free once its termination is open. */
     public static Terminal cableAtBoard(CircuitId circuit, Conductor conductor) {
         return new Terminal(circuit + "/board/" + conductor.id());
+    }
+
+    /** The same of a ring's other end. */
+    public static BranchId secondTerminationAtBoard(CircuitId circuit, Conductor conductor) {
+        return new BranchId(circuit + "/board/" + conductor.id() + "/second-termination");
+    }
+
+    public static Terminal secondCableAtBoard(CircuitId circuit, Conductor conductor) {
+        return new Terminal(circuit + "/board/" + conductor.id() + "/second");
+    }
+
+    /** The leg of a ring from its last socket back to the board. */
+    public static BranchId returnRun(CircuitId circuit, Conductor conductor) {
+        return new BranchId(circuit + "/return/" + conductor.id() + "/run");
+    }
+
+    /** The run of a submain. */
+    public static BranchId submainRun(CircuitId circuit, Conductor conductor) {
+        return new BranchId(circuit + "/" + conductor.id() + "/run");
     }
 
     /** The run of cable that ends at a point. */
@@ -58,18 +117,38 @@ public final class Places {
         return at(circuit, point, conductor, "incoming");
     }
 
-    /** The joint where the outgoing conductor leaves the accessory; the last point has none. */
+    /** The joint where the outgoing conductor leaves the accessory for the next of the chain; the last point has none. */
     public static BranchId outgoing(CircuitId circuit, PointId point, Conductor conductor) {
         return at(circuit, point, conductor, "outgoing");
     }
 
-    /** From the accessory's terminal (FROM) to its front (TO). */
+    /** The joint where the cable of a spur, branch, lamp or switch leaves the accessory it comes from. */
+    public static BranchId departing(CircuitId circuit, PointId to, Conductor conductor) {
+        return at(circuit, to, conductor, "departing");
+    }
+
+    /** From the accessory's load side (FROM) to its front (TO). */
     public static BranchId contact(CircuitId circuit, PointId point, Conductor conductor) {
         return at(circuit, point, conductor, "contact");
     }
 
+    /** A pole of an isolator; closed as compiled. */
+    public static BranchId pole(CircuitId circuit, PointId point, Conductor conductor) {
+        return at(circuit, point, conductor, "pole");
+    }
+
+    /** A contact of a light switch: "1" and "2" lead to the strappers; an intermediate has straight and crossed ones. */
+    public static BranchId switchContact(CircuitId circuit, PointId point, String which) {
+        return new BranchId(circuit + "/" + point + "/switch/" + which);
+    }
+
     public static BranchId insulation(CircuitId circuit, PointId point, Conductor a, Conductor b) {
         return new BranchId(circuit + "/" + point + "/insulation-" + a.id() + "-" + b.id());
+    }
+
+    /** A load between two conductors of a point; open as compiled. */
+    public static BranchId load(CircuitId circuit, PointId point, Conductor a, Conductor b) {
+        return new BranchId(circuit + "/" + point + "/load-" + a.id() + "-" + b.id());
     }
 
     /** The incoming cable's conductor end, before its joint. */
@@ -82,14 +161,53 @@ public final class Places {
         return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/out");
     }
 
-    /** The accessory's own terminal, at the rear. */
+    /** Where the cable to a spur, branch, lamp or switch begins, after its joint. */
+    public static Terminal cableFrom(CircuitId circuit, PointId to, Conductor conductor) {
+        return new Terminal(circuit + "/" + to + "/" + conductor.id() + "/from");
+    }
+
+    /** The accessory's own terminal, at the rear; the supply side of an isolator. */
     public static Terminal accessory(CircuitId circuit, PointId point, Conductor conductor) {
         return new Terminal(circuit + "/" + point + "/" + conductor.id());
+    }
+
+    /** Behind an isolator's pole. */
+    public static Terminal loadSide(CircuitId circuit, PointId point, Conductor conductor) {
+        return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/load-side");
+    }
+
+    /** The side of an intermediate switch that is further from the lamp's feed. */
+    public static Terminal onward(CircuitId circuit, PointId point, Conductor strapper) {
+        return new Terminal(circuit + "/" + point + "/" + strapper.id() + "/onward");
     }
 
     /** Where a probe is held at the accessory's front. */
     public static Terminal front(CircuitId circuit, PointId point, Conductor conductor) {
         return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/front");
+    }
+
+    /** Exposed metal of a point. */
+    public static Terminal metalwork(CircuitId circuit, PointId point) {
+        return new Terminal(circuit + "/" + point + "/metalwork");
+    }
+
+    /** From a point's earth terminal to its metalwork. */
+    public static BranchId metalworkEarth(CircuitId circuit, PointId point) {
+        return new BranchId(circuit + "/" + point + "/metalwork-earth");
+    }
+
+    /** Conduit or armour at a point. */
+    public static Terminal enclosure(CircuitId circuit, PointId point) {
+        return new Terminal(circuit + "/" + point + "/enclosure");
+    }
+
+    public static BranchId enclosureRun(CircuitId circuit, PointId point) {
+        return new BranchId(circuit + "/" + point + "/enclosure-run");
+    }
+
+    /** Where conduit or armour meets the earth terminal of a point. */
+    public static BranchId enclosureJoint(CircuitId circuit, PointId point) {
+        return new BranchId(circuit + "/" + point + "/enclosure-joint");
     }
 
     /** The joint between a bonding conductor and the MET. */
@@ -119,6 +237,10 @@ public final class Places {
     /** The bare metal of the part beside the clamp. */
     public static Terminal part(BondId bond) {
         return new Terminal("bond/" + bond + "/part");
+    }
+
+    public static BranchId supplementaryBond(BondId bond) {
+        return new BranchId("supplementary-bond/" + bond + "/conductor");
     }
 
     private static BranchId at(CircuitId circuit, PointId point, Conductor conductor, String what) {

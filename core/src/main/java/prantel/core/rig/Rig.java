@@ -1,5 +1,6 @@
 package prantel.core.rig;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,35 +9,209 @@ import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 
-/** A training rig: everything on the wall that a reading depends on. Immutable; a change makes another version. */
+/**
+ * A training rig: everything on the wall that a reading depends on. Immutable; a change makes another version.
+ *
+ * @param comments for people; empty for none
+ * @param boards the first one is at the origin; each other one is fed by exactly one {@link Submain}
+ */
 public record Rig(
         String id,
         String name,
+        String comments,
         Supply supply,
-        EarthingConductor earthingConductor,
-        List<MainBond> bonds,
+        MainEarthing earthing,
         Workmanship workmanship,
+        List<Board> boards,
         List<Circuit> circuits) {
+    private static final int MOST_COMMENT = 4000;
 
     public Rig {
         Check.id(id, "id");
         Check.name(name, "name");
-        bonds = List.copyOf(bonds);
+        boards = List.copyOf(boards);
         circuits = List.copyOf(circuits);
-        Check.distinct(bonds, b -> b.id().value(), "bonds");
-        Check.distinct(circuits, c -> c.id().value(), "circuits");
+        Check.that(
+                comments.length() <= MOST_COMMENT,
+                "too-long",
+                "comments",
+                comments.length() + " characters",
+                "give at most " + MOST_COMMENT + " characters");
+        Check.that(!boards.isEmpty(), "bad-count", "boards", "no board", "give at least one board");
         Check.that(!circuits.isEmpty(), "bad-count", "circuits", "no circuit", "give at least one circuit");
-        Map<Integer, CircuitId> ways = new HashMap<>();
+        Check.distinct(boards, b -> b.id().value(), "boards");
+        Check.distinct(circuits, c -> c.id().value(), "circuits");
+        List<Problem> problems = new ArrayList<>();
+        checkWays(boards, circuits, problems);
+        checkPhases(supply, circuits, problems);
+        checkFeeds(boards, circuits, problems);
+        checkNames(boards, circuits, problems);
+        ProblemsException.throwIfAny(problems);
+        checkSupplementaryBonds(earthing, circuits);
+    }
+
+    private static void checkWays(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
+        Map<List<Object>, CircuitId> ways = new HashMap<>();
         for (int i = 0; i < circuits.size(); i++) {
-            CircuitId first =
-                    ways.putIfAbsent(circuits.get(i).way(), circuits.get(i).id());
-            Check.that(
-                    first == null,
-                    "way-taken",
-                    "circuits/" + i + "/way",
-                    String.valueOf(circuits.get(i).way()),
-                    "circuit " + first + " is on that way; give each circuit its own");
+            Way way = circuits.get(i).way();
+            CircuitId first = ways.putIfAbsent(
+                    List.of(way.board(), way.number()), circuits.get(i).id());
+            if (first != null) {
+                problems.add(new Problem(
+                        "way-taken",
+                        "circuits/" + i + "/way",
+                        String.valueOf(way.number()),
+                        "circuit " + first + " is on that way; give each circuit its own"));
+            }
+            Board board = boards.stream()
+                    .filter(b -> b.id().equals(way.board()))
+                    .findFirst()
+                    .orElse(null);
+            if (board == null) {
+                problems.add(new Problem(
+                        "unknown-board",
+                        "circuits/" + i + "/board",
+                        Check.quoted(way.board().value()),
+                        "give one of "
+                                + boards.stream().map(b -> b.id().value()).collect(Collectors.joining(", "))));
+            } else if (board.sections().stream().noneMatch(s -> s.id().equals(way.section()))) {
+                problems.add(new Problem(
+                        "unknown-section",
+                        "circuits/" + i + "/section",
+                        Check.quoted(way.section().value()),
+                        "give one of "
+                                + board.sections().stream()
+                                        .map(s -> s.id().value())
+                                        .collect(Collectors.joining(", "))));
+            }
         }
+    }
+
+    private static void checkPhases(Supply supply, List<Circuit> circuits, List<Problem> problems) {
+        if (supply.isThreePhase()) {
+            return;
+        }
+        for (int i = 0; i < circuits.size(); i++) {
+            if (circuits.get(i).isThreePhase() || circuits.get(i).way().phase() > 1) {
+                problems.add(new Problem(
+                        "no-such-phase",
+                        "circuits/" + i + "/phase",
+                        circuits.get(i).label(),
+                        "the supply has one line: give it three, or put the circuit on phase 1"));
+            }
+        }
+    }
+
+    private static void checkFeeds(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
+        for (int b = 0; b < boards.size(); b++) {
+            BoardId id = boards.get(b).id();
+            long feeds = circuits.stream()
+                    .filter(c -> c instanceof Submain s && s.feeds().equals(id))
+                    .count();
+            if (feeds != (b == 0 ? 0 : 1)) {
+                problems.add(new Problem(
+                        "bad-feed",
+                        "boards/" + b,
+                        Check.quoted(id.value()) + ", fed by " + feeds + " submains",
+                        b == 0
+                                ? "the first board is at the origin: no submain feeds it"
+                                : "give exactly one submain that feeds it"));
+            }
+        }
+        for (int i = 0; i < circuits.size(); i++) {
+            if (circuits.get(i) instanceof Submain submain) {
+                int from = indexOf(boards, submain.way().board());
+                int to = indexOf(boards, submain.feeds());
+                if (to < 0 || from >= to) {
+                    problems.add(new Problem(
+                            "bad-feed",
+                            "circuits/" + i + "/feeds",
+                            Check.quoted(submain.feeds().value()),
+                            "name a board that stands later in the list than the one it starts from"));
+                }
+            }
+        }
+    }
+
+    /** Boards and circuits share one name space in the network, and some words belong to the origin. */
+    private static void checkNames(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
+        java.util.Set<String> taken = new java.util.HashSet<>(
+                List.of("supply", "bond", "met", "supplementary-bond", "earthing-conductor", "mass-of-earth"));
+        boards.forEach(b -> taken.add(b.id().value()));
+        for (int i = 0; i < circuits.size(); i++) {
+            String id = circuits.get(i).id().value();
+            if (taken.contains(id)) {
+                problems.add(new Problem(
+                        "name-taken",
+                        "circuits/" + i + "/id",
+                        Check.quoted(id),
+                        "a board or the origin has that id; give the circuit another"));
+            }
+        }
+    }
+
+    private static int indexOf(List<Board> boards, BoardId id) {
+        for (int i = 0; i < boards.size(); i++) {
+            if (boards.get(i).id().equals(id)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static void checkSupplementaryBonds(MainEarthing earthing, List<Circuit> circuits) {
+        for (int i = 0; i < earthing.supplementaryBonds().size(); i++) {
+            SupplementaryBond bond = earthing.supplementaryBonds().get(i);
+            String where = "supplementaryBonds/" + i;
+            Check.that(
+                    earthing.bonds().stream().anyMatch(b -> b.id().equals(bond.part())),
+                    "unknown-bond",
+                    where + "/part",
+                    Check.quoted(bond.part().value()),
+                    "name a main bond of this rig: its part is what is bonded");
+            Check.that(
+                    circuits.stream().anyMatch(c -> c.id().equals(bond.circuit())
+                            && c.points().stream().anyMatch(p -> p.id().equals(bond.point()))),
+                    "unknown-point",
+                    where + "/point",
+                    Check.quoted(bond.circuit() + "/" + bond.point()),
+                    "name a circuit and one of its points");
+        }
+    }
+
+    public List<MainBond> bonds() {
+        return earthing.bonds();
+    }
+
+    /** The board at the origin. */
+    public Board origin() {
+        return boards.getFirst();
+    }
+
+    public Board board(BoardId wanted) {
+        return boards.get(indexOf(boards, wanted));
+    }
+
+    /** The submain that feeds a board; empty for the origin. */
+    public java.util.Optional<Submain> feedOf(BoardId board) {
+        return circuits.stream()
+                .flatMap(c -> c instanceof Submain s && s.feeds().equals(board)
+                        ? java.util.stream.Stream.of(s)
+                        : java.util.stream.Stream.empty())
+                .findFirst();
+    }
+
+    /** Whether every line arrives at a board. */
+    public boolean isThreePhase(BoardId board) {
+        return feedOf(board).map(Circuit::isThreePhase).orElse(supply.isThreePhase());
+    }
+
+    /** Circuits of a section, in order of their ways. */
+    public List<Circuit> circuitsOf(BoardId board, SectionId section) {
+        return circuits.stream()
+                .filter(c -> c.way().board().equals(board) && c.way().section().equals(section))
+                .sorted(java.util.Comparator.comparingInt(c -> c.way().number()))
+                .toList();
     }
 
     /** @throws ProblemsException if the rig has no such circuit, naming those it has */
@@ -54,7 +229,7 @@ public record Rig(
 
     /** @throws ProblemsException if the rig has no such bond, naming those it has */
     public MainBond bond(BondId wanted) {
-        return bonds.stream()
+        return bonds().stream()
                 .filter(b -> b.id().equals(wanted))
                 .findFirst()
                 .orElseThrow(() -> new ProblemsException(new Problem(
@@ -62,6 +237,6 @@ public record Rig(
                         "bond",
                         Check.quoted(wanted.value()),
                         "give a bond of rig " + id + ": "
-                                + bonds.stream().map(b -> b.id().value()).collect(Collectors.joining(", ")))));
+                                + bonds().stream().map(b -> b.id().value()).collect(Collectors.joining(", ")))));
     }
 }

@@ -1,37 +1,28 @@
 package prantel.core.rig;
 
 import static prantel.core.rig.Conductor.CPC;
-import static prantel.core.rig.Conductor.LINE;
 import static prantel.core.rig.Conductor.NEUTRAL;
 
 import java.util.ArrayList;
 import java.util.List;
 import prantel.core.limits.ConductorTable;
-import prantel.core.network.Branch;
-import prantel.core.network.BranchId;
 import prantel.core.network.Network;
+import prantel.core.network.Source;
 import prantel.core.network.Terminal;
 
 /**
- * Turns a rig into a network, as left in service: everything connected, main switch and breakers closed, no load. What a
- * test needs changed is an edit of the result.
+ * Turns a rig into a network, as left in service: everything connected, main switch and devices closed, lights switched
+ * on, no load. What a test needs changed is an edit of the result.
  */
 public final class RigCompiler {
-    /** A closed switch or breaker contact, Ω. Small against a termination; common practice, no source. */
-    public static final double CLOSED_CONTACT_OHMS = 1e-3;
-    /** Earth electrode at the source, Ω. Only seen through extraneous parts; common practice, no source. */
-    private static final double SOURCE_ELECTRODE_OHMS = 5;
-
-    private static final Terminal SOURCE = new Terminal("supply/source");
-    private static final Terminal MASS_OF_EARTH = new Terminal("mass-of-earth");
-
     private final Rig rig;
     private final Variation variation;
-    private final List<Branch> branches = new ArrayList<>();
+    private final Wiring wiring;
 
     private RigCompiler(Rig rig, Variation variation) {
         this.rig = rig;
         this.variation = variation;
+        this.wiring = new Wiring(rig.workmanship(), variation);
     }
 
     /** The rig as declared. */
@@ -43,121 +34,219 @@ public final class RigCompiler {
     public static Network compile(Rig rig, Variation variation) {
         RigCompiler compiler = new RigCompiler(rig, variation);
         compiler.addSupply();
-        rig.bonds().forEach(compiler::addBond);
+        compiler.addEarthing();
+        rig.boards().forEach(compiler::addBoard);
         for (Circuit circuit : rig.circuits()) {
+            compiler.addDevice(circuit);
             switch (circuit) {
-                case Radial radial -> compiler.addRadial(radial);
+                case Radial radial -> new ChainWiring(radial, compiler.wiring).add(radial);
+                case Ring ring -> new ChainWiring(ring, compiler.wiring).add(ring);
+                case Lighting lighting -> new LightWiring(lighting, compiler.wiring).add();
+                case Submain submain -> compiler.addSubmain(submain);
             }
         }
-        return Network.of(compiler.branches);
+        rig.earthing().supplementaryBonds().forEach(compiler::addSupplementaryBond);
+        return Network.of(compiler.wiring.branches());
+    }
+
+    /** The electromotive forces and reactances that go with the source branches of {@link #compile}. */
+    public static List<Source> sources(Rig rig, Variation variation) {
+        Supply supply = rig.supply();
+        double volts = supply.nominalVolts() * variation.volts();
+        List<Source> sources = new ArrayList<>();
+        List<Conductor> lines = lines(supply.isThreePhase());
+        for (int i = 0; i < lines.size(); i++) {
+            sources.add(new Source(
+                    Places.source(lines.get(i)),
+                    supply.lines().get(i).reactanceOhms() * variation.supply(),
+                    volts,
+                    -120.0 * i));
+        }
+        sources.add(Source.passive(
+                Places.source(NEUTRAL), supply.neutral().reactanceOhms() * variation.supply()));
+        if (supply.earth().earthing() == Supply.Earthing.TN_S) {
+            sources.add(Source.passive(
+                    Places.source(CPC), supply.earth().path().reactanceOhms() * variation.supply()));
+        }
+        return sources;
+    }
+
+    static List<Conductor> lines(boolean threePhase) {
+        return threePhase ? Conductor.THREE_LINES : List.of(Conductor.LINE);
+    }
+
+    /** The poles of a board: its lines and the neutral. */
+    static List<Conductor> poles(Rig rig, BoardId board) {
+        List<Conductor> poles = new ArrayList<>(lines(rig.isThreePhase(board)));
+        poles.add(NEUTRAL);
+        return poles;
+    }
+
+    /** Which of its board's lines a single-phase circuit is on. */
+    static Conductor boardLine(Rig rig, Circuit circuit, Conductor line) {
+        return line == Conductor.LINE && rig.isThreePhase(circuit.way().board())
+                ? Conductor.THREE_LINES.get(circuit.way().phase() - 1)
+                : line;
     }
 
     private void addSupply() {
         Supply supply = rig.supply();
-        Terminal lineIn = new Terminal("supply/line");
-        Terminal neutralIn = new Terminal("supply/neutral");
-        Terminal earthIn = new Terminal("supply/earth");
-        add("supply/line", SOURCE, lineIn, supply.lineOhms());
-        add("supply/neutral", SOURCE, neutralIn, supply.neutralOhms());
-        if (supply.earthing() == Supply.Earthing.TN_C_S) {
-            add("supply/earth", neutralIn, earthIn, terminationOhms());
-        } else {
-            add("supply/earth", SOURCE, earthIn, supply.earthPathOhms());
+        BoardId origin = rig.origin().id();
+        List<Conductor> lines = lines(supply.isThreePhase());
+        for (int i = 0; i < lines.size(); i++) {
+            addSource(lines.get(i), origin, supply.lines().get(i).ohms());
         }
-        add("supply/source-electrode", SOURCE, MASS_OF_EARTH, SOURCE_ELECTRODE_OHMS);
-        EarthingConductor conductor = rig.earthingConductor();
-        add(
+        addSource(NEUTRAL, origin, supply.neutral().ohms());
+        Terminal earth = Places.SUPPLY_EARTH;
+        Supply.Earth how = supply.earth();
+        switch (how.earthing()) {
+            case TN_C_S ->
+                wiring.add(
+                        Places.source(CPC), Places.incoming(rig, origin, NEUTRAL), earth, wiring.terminationOhms());
+            case TN_S ->
+                wiring.add(
+                        Places.source(CPC),
+                        Places.SOURCE,
+                        earth,
+                        how.path().ohms() * variation.supply());
+            case TT ->
+                wiring.add(
+                        Places.source(CPC), Places.MASS_OF_EARTH, earth, how.electrodeOhms() * variation.supply());
+        }
+        wiring.add(
+                "supply/source-electrode",
+                Places.SOURCE,
+                Places.MASS_OF_EARTH,
+                how.sourceElectrodeOhms() * variation.supply());
+    }
+
+    private void addSource(Conductor pole, BoardId origin, double ohms) {
+        wiring.add(
+                Places.source(pole),
+                Places.SOURCE,
+                Places.incoming(rig, origin, pole),
+                ohms * variation.supply());
+    }
+
+    private void addEarthing() {
+        EarthingConductor conductor = rig.earthing().conductor();
+        wiring.add(
                 "earthing-conductor",
-                earthIn,
+                Places.SUPPLY_EARTH,
                 Places.EARTHING_CONDUCTOR_END,
                 copperOhms(conductor.csaMm2(), conductor.lengthMetres()));
-        add(Places.EARTHING_CONDUCTOR_AT_MET, Places.EARTHING_CONDUCTOR_END, Places.MET, terminationOhms());
-        add("board/earth-link", Places.MET, Places.EARTH_BAR, terminationOhms());
-        add(Places.mainSwitch(LINE), lineIn, Places.LINE_BAR, CLOSED_CONTACT_OHMS);
-        add(Places.mainSwitch(NEUTRAL), neutralIn, Places.NEUTRAL_BAR, CLOSED_CONTACT_OHMS);
+        wiring.add(
+                Places.EARTHING_CONDUCTOR_AT_MET,
+                Places.EARTHING_CONDUCTOR_END,
+                Places.MET,
+                wiring.terminationOhms());
+        wiring.add(
+                Places.EARTH_LINK,
+                Places.MET,
+                Places.earthBar(rig.origin().id()),
+                wiring.terminationOhms());
+        rig.bonds().forEach(this::addBond);
     }
 
     private void addBond(MainBond bond) {
         BondId id = bond.id();
-        add(Places.bondAtMet(id), Places.MET, Places.bondMetEnd(id), terminationOhms());
-        add(
+        wiring.add(Places.bondAtMet(id), Places.MET, Places.bondMetEnd(id), wiring.terminationOhms());
+        wiring.add(
                 Places.bondConductor(id),
                 Places.bondMetEnd(id),
                 Places.clamp(id),
                 copperOhms(bond.csaMm2(), bond.lengthMetres()));
-        add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), terminationOhms());
-        add("bond/" + id + "/part-to-earth", Places.part(id), MASS_OF_EARTH, bond.partToEarthOhms());
+        wiring.add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), wiring.terminationOhms());
+        wiring.add("bond/" + id + "/part-to-earth", Places.part(id), Places.MASS_OF_EARTH, bond.partToEarthOhms());
     }
 
-    private void addRadial(Radial radial) {
-        CircuitId id = radial.id();
-        addBoardEnd(id);
-        for (int i = 0; i < radial.points().size(); i++) {
-            PointId point = radial.points().get(i).id();
-            double metres = radial.runMetres(i);
-            for (Conductor conductor : Conductor.values()) {
-                Terminal from = i == 0
-                        ? Places.cableAtBoard(id, conductor)
-                        : Places.cableOut(id, radial.points().get(i - 1).id(), conductor);
-                double ohms = variation.cable() * radial.cable().milliohmPerMetre(conductor) * metres / 1000;
-                add(Places.run(id, point, conductor), from, Places.cableIn(id, point, conductor), ohms);
-                addAccessory(id, point, conductor, i < radial.points().size() - 1);
+    private void addSupplementaryBond(SupplementaryBond bond) {
+        wiring.add(
+                Places.supplementaryBond(bond.id()),
+                Places.accessory(bond.circuit(), bond.point(), CPC),
+                Places.part(bond.part()),
+                copperOhms(bond.csaMm2(), bond.lengthMetres()) + 2 * wiring.terminationOhms());
+    }
+
+    private void addBoard(Board board) {
+        BoardId id = board.id();
+        for (Conductor pole : poles(rig, id)) {
+            Terminal behind = Places.behindMainSwitch(id, pole);
+            wiring.add(
+                    Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, Wiring.CLOSED_CONTACT_OHMS);
+            for (Board.Section section : board.sections()) {
+                wiring.add(
+                        Places.feed(id, section.id(), pole),
+                        behind,
+                        Places.bar(id, section.id(), pole),
+                        Wiring.CLOSED_CONTACT_OHMS);
             }
-            addInsulation(id, point, metres);
+            if (board.surgeProtection()) {
+                Terminal other = pole == NEUTRAL ? Places.earthBar(id) : Places.behindMainSwitch(id, NEUTRAL);
+                wiring.addOpen(Places.surge(id, pole, pole == NEUTRAL ? CPC : NEUTRAL), behind, other);
+            }
         }
     }
 
-    private void addBoardEnd(CircuitId id) {
-        add(Places.breaker(id), Places.LINE_BAR, Places.breakerOut(id), CLOSED_CONTACT_OHMS);
-        addTermination(id, LINE, Places.breakerOut(id));
-        addTermination(id, NEUTRAL, Places.NEUTRAL_BAR);
-        addTermination(id, CPC, Places.EARTH_BAR);
-    }
-
-    private void addTermination(CircuitId id, Conductor conductor, Terminal bar) {
-        add(Places.terminationAtBoard(id, conductor), bar, Places.cableAtBoard(id, conductor), terminationOhms());
-    }
-
-    private void addAccessory(CircuitId id, PointId point, Conductor conductor, boolean goesOn) {
-        Terminal accessory = Places.accessory(id, point, conductor);
-        add(Places.incoming(id, point, conductor), Places.cableIn(id, point, conductor), accessory, terminationOhms());
-        if (goesOn) {
-            add(
-                    Places.outgoing(id, point, conductor),
-                    accessory,
-                    Places.cableOut(id, point, conductor),
-                    terminationOhms());
+    /** From the bars through the device to the conductors' ends at the board. */
+    private void addDevice(Circuit circuit) {
+        CircuitId id = circuit.id();
+        Way way = circuit.way();
+        for (Conductor line : circuit.lines()) {
+            Terminal bar = Places.bar(way.board(), way.section(), boardLine(rig, circuit, line));
+            wiring.add(Places.breaker(id, line), bar, Places.breakerOut(id, line), Wiring.CLOSED_CONTACT_OHMS);
+            addTermination(circuit, line, Places.breakerOut(id, line));
         }
-        double contactOhms = variation.joints() * rig.workmanship().contactMilliohms() / 1000;
-        add(Places.contact(id, point, conductor), accessory, Places.front(id, point, conductor), contactOhms);
+        Terminal neutral = Places.bar(way.board(), way.section(), NEUTRAL);
+        if (circuit.device().residual().isPresent()) {
+            wiring.add(Places.breaker(id, NEUTRAL), neutral, Places.breakerOut(id, NEUTRAL), Wiring.CLOSED_CONTACT_OHMS);
+            neutral = Places.breakerOut(id, NEUTRAL);
+        }
+        addTermination(circuit, NEUTRAL, neutral);
+        addTermination(circuit, CPC, Places.earthBar(way.board()));
     }
 
-    /** Insulation of the run that ends here, lumped at its far end: against it the conductors are nothing. */
-    private void addInsulation(CircuitId id, PointId point, double metres) {
-        double ohms = variation.insulation() * rig.workmanship().insulationMegohmKilometres() * 1e6 / (metres / 1000);
-        Conductor[][] pairs = {{LINE, NEUTRAL}, {LINE, CPC}, {NEUTRAL, CPC}};
-        for (Conductor[] pair : pairs) {
-            add(
-                    Places.insulation(id, point, pair[0], pair[1]),
-                    Places.cableIn(id, point, pair[0]),
-                    Places.cableIn(id, point, pair[1]),
-                    ohms);
+    private void addTermination(Circuit circuit, Conductor conductor, Terminal at) {
+        CircuitId id = circuit.id();
+        wiring.add(
+                Places.terminationAtBoard(id, conductor),
+                at,
+                Places.cableAtBoard(id, conductor),
+                wiring.terminationOhms());
+        if (circuit instanceof Ring) {
+            wiring.add(
+                    Places.secondTerminationAtBoard(id, conductor),
+                    at,
+                    Places.secondCableAtBoard(id, conductor),
+                    wiring.terminationOhms());
         }
     }
 
-    private double terminationOhms() {
-        return variation.joints() * rig.workmanship().terminationMilliohms() / 1000;
+    private void addSubmain(Submain submain) {
+        CircuitId id = submain.id();
+        List<Terminal> ends = new ArrayList<>();
+        for (Conductor conductor : submain.conductors()) {
+            Terminal end = conductor == CPC
+                    ? Places.earthBar(submain.feeds())
+                    : Places.incoming(rig, submain.feeds(), conductor);
+            ends.add(end);
+            wiring.add(
+                    Places.submainRun(id, conductor),
+                    Places.cableAtBoard(id, conductor),
+                    end,
+                    wiring.runOhms(submain.cable(), conductor, submain.lengthMetres()) + wiring.terminationOhms());
+        }
+        submain.cable()
+                .enclosure()
+                .ifPresent(e -> wiring.add(
+                        id + "/enclosure-run",
+                        Places.earthBar(submain.way().board()),
+                        Places.earthBar(submain.feeds()),
+                        wiring.enclosureOhms(e, submain.lengthMetres()) + 2 * wiring.terminationOhms()));
+        wiring.addInsulation(id.value(), submain.conductors(), ends, submain.lengthMetres());
     }
 
     private double copperOhms(double csaMm2, double metres) {
         return variation.cable() * ConductorTable.milliohmPerMetre(csaMm2) * metres / 1000;
-    }
-
-    private void add(String id, Terminal from, Terminal to, double ohms) {
-        add(new BranchId(id), from, to, ohms);
-    }
-
-    private void add(BranchId id, Terminal from, Terminal to, double ohms) {
-        branches.add(new Branch(id, from, to, ohms));
     }
 }

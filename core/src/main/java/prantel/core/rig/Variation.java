@@ -9,29 +9,47 @@ package prantel.core.rig;
  * @param joints on terminations and contacts
  * @param insulation on insulation resistance
  * @param setResistor on the resistance of a fault that is set
+ * @param supply on source impedances and electrodes
+ * @param volts on the supply voltage
+ * @param trip on tripping times and tripping currents
  */
-public record Variation(double cable, double joints, double insulation, double setResistor) {
-    public static final Variation NONE = new Variation(1, 1, 1, 1);
+public record Variation(
+        double cable,
+        double joints,
+        double insulation,
+        double setResistor,
+        double supply,
+        double volts,
+        double trip) {
+    public static final Variation NONE = new Variation(1, 1, 1, 1, 1, 1, 1);
 
     public Variation {
-        if (!(cable > 0 && joints > 0 && insulation > 0 && setResistor > 0)) {
+        if (!(cable > 0 && joints > 0 && insulation > 0 && setResistor > 0 && supply > 0 && volts > 0 && trip > 0)) {
             throw new IllegalArgumentException("Variation factors must be above 0");
         }
     }
 
     public Variation onlyCable() {
-        return new Variation(cable, 1, 1, 1);
+        return new Variation(cable, 1, 1, 1, 1, 1, 1);
     }
 
     public Variation onlyJoints() {
-        return new Variation(1, joints, 1, 1);
+        return new Variation(1, joints, 1, 1, 1, 1, 1);
     }
 
     public Variation onlyInsulation() {
-        return new Variation(1, 1, insulation, 1);
+        return new Variation(1, 1, insulation, 1, 1, 1, 1);
     }
 
     public Variation onlySetResistor() {
-        return new Variation(1, 1, 1, setResistor);
+        return new Variation(1, 1, 1, setResistor, 1, 1, 1);
+    }
+
+    public Variation onlySupply() {
+        return new Variation(1, 1, 1, 1, supply, volts, 1);
+    }
+
+    public Variation onlyTrip() {
+        return new Variation(1, 1, 1, 1, 1, 1, trip);
     }
 }

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
-import prantel.core.network.Terminal;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.CircuitId;
 
@@ -14,53 +13,86 @@ public sealed interface Slot {
 
     TestStep step();
 
-    /** The circuit it belongs to; empty for bonding. */
-    Optional<CircuitId> circuit();
-
     /** "R1+R2", "R2", "L–E". */
     String quantity();
 
-    /** "socket 3", "water pipe, on the clamp". */
-    String where();
+    Spot spot();
 
     Unit boxUnit();
 
     /** What the box is judged against; empty for a box that is only written down. */
     Optional<Limit> limit();
 
+    /** The circuit it belongs to; empty for bonding and the origin. */
+    default Optional<CircuitId> circuit() {
+        return spot().circuit();
+    }
+
+    /** "socket 3", "water pipe, on the clamp". */
+    default String where() {
+        return spot().where();
+    }
+
     /**
-     * A reading taken with two probes.
+     * A reading that is taken.
      *
-     * @param atMetres cable distance from the board, m; negative where the slot has none
+     * @param byHand what it is expected to be by the trade's arithmetic, where there is a rule
      */
     record Measured(
             SlotId id,
             TestStep step,
-            Optional<CircuitId> circuit,
             String quantity,
-            String where,
-            double atMetres,
-            Function function,
+            Spot spot,
+            Measurement measurement,
             SetUp setUp,
-            Terminal probeA,
-            Terminal probeB,
             Unit boxUnit,
-            Optional<Limit> limit)
-            implements Slot {}
+            Optional<Limit> limit,
+            Optional<ByHand> byHand)
+            implements Slot {
+        public Function function() {
+            return measurement.function();
+        }
 
-    /** The highest of several readings, written down as the circuit's result. */
-    record Highest(
+        /** The same box with the probes elsewhere. */
+        public Measured with(Measurement other) {
+            return new Measured(id, step, quantity, spot, other, setUp, boxUnit, limit, byHand);
+        }
+    }
+
+    /** A box whose value is chosen or worked out from others. */
+    record Composed(
             SlotId id,
             TestStep step,
-            Optional<CircuitId> circuit,
             String quantity,
-            String where,
+            Spot spot,
+            Rule rule,
             List<SlotId> of,
             Unit boxUnit,
             Optional<Limit> limit)
             implements Slot {
-        public Highest {
+        public Composed {
             of = List.copyOf(of);
+        }
+    }
+
+    /** How a box comes from others. */
+    enum Rule {
+        HIGHEST("the highest of"),
+        LOWEST("the lowest of"),
+        /** Of two times the slower. */
+        SLOWER("the slower of"),
+        /** Three-phase fault current by doubling. Common practice, no source. */
+        TWICE_HIGHEST("twice the highest of"),
+        SUM("the sum of");
+
+        private final String words;
+
+        Rule(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
         }
     }
 }

@@ -1,28 +1,49 @@
 package prantel.core.sequence;
 
+import org.jspecify.annotations.Nullable;
+
 /** The tests of the sequence that ask for readings, in the order they are done. */
 public enum TestStep {
-    BONDING("Main bonding"),
-    R1_R2("R1+R2, method 1"),
-    R2("R2, method 2"),
-    INSULATION("Insulation");
+    SAFE_ISOLATION("Safe isolation", false),
+    EARTHING("Earthing conductor", false),
+    BONDING("Bonding", false),
+    R1_R2("R1+R2, method 1", false),
+    R2("R2, method 2", false),
+    RING("Ring", false),
+    INSULATION("Insulation", false),
+    INSULATION_BOARD("Insulation, board", false),
+    POLARITY("Polarity, dead", false),
+    LIVE_POLARITY("Supply polarity", true),
+    ZE("Ze, Zdb", true),
+    IPF("PSCC, PEFC, Ipf", true),
+    ZS("Zs", true),
+    RCD("RCD", true),
+    SEQUENCE("Phase sequence", true),
+    FUNCTIONAL("Functional", true);
 
     private final String label;
+    private final boolean live;
 
-    TestStep(String label) {
+    TestStep(String label, boolean live) {
         this.label = label;
+        this.live = live;
     }
 
     public String label() {
         return label;
     }
 
+    /** Whether the supply is on for it. Safe isolation proves dead, and counts as dead. */
+    public boolean isLive() {
+        return live;
+    }
+
     /** The other way to prove the same thing: a candidate takes one of the two. Null where there is none. */
-    public @org.jspecify.annotations.Nullable TestStep alternative() {
+    public @Nullable TestStep alternative() {
         return switch (this) {
-            case R1_R2 -> R2;
+            case R1_R2, RING -> R2;
             case R2 -> R1_R2;
-            case BONDING, INSULATION -> null;
+            default -> null;
         };
     }
 }

@@ -54,16 +54,16 @@ class FaultEffectTest {
     @Test
     void profileShowsABadJointAsAStepAtItsStation() {
         List<Profile.Sample> samples =
-                Profile.of(key(Faults.joint(3, Conductor.CPC, 0.6)), Rigs.SOCKETS, TestStep.R1_R2);
+                Profile.of(key(Faults.joint(3, Conductor.CPC, 0.6)), Rigs.SOCKETS, "R1+R2");
         assertThat(samples).hasSize(10);
         Profile.Sample before = samples.get(4);
         Profile.Sample at = samples.get(5);
         assertThat(before.atMetres()).isEqualTo(at.atMetres()).isEqualTo(19);
-        double step = at.expected().withFaults().ohms()
-                - before.expected().withFaults().ohms();
+        double step = at.expected().withFaults().base()
+                - before.expected().withFaults().base();
         assertThat(step).isCloseTo(0.6, within(0.03));
         double healthyStep =
-                at.expected().healthy().ohms() - before.expected().healthy().ohms();
+                at.expected().healthy().base() - before.expected().healthy().base();
         assertThat(healthyStep).isLessThan(0.03);
     }
 }

@@ -34,7 +34,7 @@ class KeyTest {
 
     private static double trueOhms(Rig rig, String slot, Fault... faults) {
         Slot.Measured measured = (Slot.Measured) at(key(rig), slot).slot();
-        return new Bench(rig, new FaultSet(List.of(faults)), Variation.NONE).ohms(measured);
+        return new Bench(rig, new FaultSet(List.of(faults)), Variation.NONE).value(measured);
     }
 
     // Worked example, common practice: 55 m of 2.5/1.5 gives R1+R2 = 1.07 Ω.
@@ -136,7 +136,7 @@ class KeyTest {
     void bandHoldsBothEndsOfWhatTheRigMayBeAndItsReasonsAreNamed() {
         Key key = key(Rigs.fiveSockets(), Faults.joint(2, Conductor.CPC, 0.6));
         Expectation far = at(key, "sockets/r1r2/socket-5");
-        assertThat(far.band().holds(far.withFaults().ohms())).isTrue();
+        assertThat(far.band().holds(far.withFaults().base())).isTrue();
         assertThat(key.reasons((Slot.Measured) far.slot()).stream()
                         .map(Key.BandReason::cause)
                         .toList())

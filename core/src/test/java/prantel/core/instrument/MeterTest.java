@@ -42,8 +42,8 @@ class MeterTest {
     // Usual data-sheet figure ±(2 % + 2 digits at 0.01 Ω): common practice, no source. 1.00 Ω: 0.02 + 0.02.
     @Test
     void uncertaintyIsPercentPlusDigits() {
-        assertThat(ohmmeter.uncertaintyOhms(1.0)).isCloseTo(0.04, within(1e-12));
-        assertThat(insulation.uncertaintyOhms(5e6)).isCloseTo(0.17e6, within(1e-3));
+        assertThat(ohmmeter.uncertainty(1.0)).isCloseTo(0.04, within(1e-12));
+        assertThat(insulation.uncertainty(5e6)).isCloseTo(0.17e6, within(1e-3));
     }
 
     @Test

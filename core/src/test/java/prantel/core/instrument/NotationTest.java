@@ -33,7 +33,7 @@ class NotationTest {
     void numbersKeepTheirUnit(String text, Unit box, double ohms) {
         assertThat(Notation.read(text, box))
                 .isInstanceOfSatisfying(
-                        Written.Number.class, n -> assertThat(n.ohms()).isCloseTo(ohms, within(ohms * 1e-12)));
+                        Written.Number.class, n -> assertThat(n.base()).isCloseTo(ohms, within(ohms * 1e-12)));
     }
 
     @ParameterizedTest
@@ -43,7 +43,7 @@ class NotationTest {
     void overRangeKeepsItsRange(String text, double ohms) {
         assertThat(Notation.read(text, Unit.MEGOHM))
                 .isInstanceOfSatisfying(
-                        Written.Above.class, a -> assertThat(a.ohms()).isCloseTo(ohms, within(1.0)));
+                        Written.Above.class, a -> assertThat(a.base()).isCloseTo(ohms, within(1.0)));
     }
 
     @ParameterizedTest
@@ -68,7 +68,7 @@ class NotationTest {
 
     @Test
     void milliAndMegaAreToldApartByTheirCase() {
-        assertThat(((Written.Number) Notation.read("5 mΩ", Unit.OHM)).ohms()).isCloseTo(0.005, within(1e-15));
-        assertThat(((Written.Number) Notation.read("5 MΩ", Unit.OHM)).ohms()).isCloseTo(5e6, within(1e-3));
+        assertThat(((Written.Number) Notation.read("5 mΩ", Unit.OHM)).base()).isCloseTo(0.005, within(1e-15));
+        assertThat(((Written.Number) Notation.read("5 MΩ", Unit.OHM)).base()).isCloseTo(5e6, within(1e-3));
     }
 }

@@ -203,7 +203,7 @@ class MarkerTest {
                                 java.util.Locale.ROOT,
                                 "%.4f",
                                 random.nextDouble(
-                                        e.band().lowOhms() + 1e-4, e.band().highOhms() - 1e-4))));
+                                        e.band().low() + 1e-4, e.band().high() - 1e-4))));
         MarkedSheet marked = mark(sheet);
         assertThat(mark(marked, "sockets/r1r2/measured").award())
                 .as("seed " + seed)

@@ -6,19 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import prantel.core.fixtures.Rigs;
-import prantel.core.limits.Breaker;
 import prantel.core.quantity.ProblemsException;
 
 class RigTest {
 
     private static Radial radial(String id, int way, Point... points) {
-        return new Radial(
-                new CircuitId(id),
-                "Sockets",
-                way,
-                new Breaker(Breaker.Curve.B, 20),
-                new Cable(2.5, 1.5),
-                List.of(points));
+        return Rigs.radial(new CircuitId(id), way, List.of(points));
     }
 
     private static Point point(String id, double metres) {
@@ -41,14 +34,8 @@ class RigTest {
         assertThatThrownBy(() -> radial("a", 1, point("p-1", 6), point("p-1", 9)))
                 .hasMessageContaining("points/1/id");
         Rig rig = Rigs.fiveSockets();
-        assertThatThrownBy(() -> new Rig(
-                        "r",
-                        "R",
-                        rig.supply(),
-                        rig.earthingConductor(),
-                        rig.bonds(),
-                        rig.workmanship(),
-                        List.of(radial("a", 1, point("p", 5)), radial("b", 1, point("p", 5)))))
+        assertThatThrownBy(() -> Rigs.rig(
+                        rig.workmanship(), List.of(radial("a", 1, point("p", 5)), radial("b", 1, point("p", 5)))))
                 .hasMessageContaining("circuits/1/way")
                 .hasMessageContaining("circuit a");
         assertThatThrownBy(() -> new CircuitId("No Spaces")).hasMessageContaining("lower-case");
@@ -67,7 +54,7 @@ class RigTest {
     @Test
     void everyVariationCompilesToTheSameTerminals() {
         Rig rig = Rigs.fiveSockets();
-        assertThat(RigCompiler.compile(rig, new Variation(0.9, 3, 0.2, 1)).terminals())
+        assertThat(RigCompiler.compile(rig, new Variation(0.9, 3, 0.2, 1, 1.1, 1, 1)).terminals())
                 .isEqualTo(RigCompiler.compile(rig).terminals());
     }
 }

@@ -198,14 +198,14 @@ record MarkingView(
                 text(written),
                 finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                 Sides.words(finding),
-                written instanceof Written.Number n ? (Double) n.ohms() : null,
+                written instanceof Written.Number n ? (Double) n.base() : null,
                 written instanceof Written.Above || written instanceof Written.Open,
                 e.healthy().shown(),
                 e.withFaults().shown(),
-                Pictures.finite(e.healthy().ohms()),
-                Pictures.finite(e.withFaults().ohms()),
-                Pictures.finite(e.band().lowOhms()),
-                Pictures.finite(e.band().highOhms()),
+                Pictures.finite(e.healthy().base()),
+                Pictures.finite(e.withFaults().base()),
+                Pictures.finite(e.band().low()),
+                Pictures.finite(e.band().high()),
                 slot.limit().map(l -> limit(l, slot)).orElse(null),
                 finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                 finding.remarks(),
@@ -218,7 +218,7 @@ record MarkingView(
             return List.of();
         }
         return key.reasons(slot).stream()
-                .map(r -> new ReasonLine(r.cause(), signed(r.downOhms(), slot), signed(r.upOhms(), slot)))
+                .map(r -> new ReasonLine(r.cause(), signed(r.down(), slot), signed(r.up(), slot)))
                 .toList();
     }
 
@@ -240,9 +240,9 @@ record MarkingView(
     private static LimitLine limit(Limit limit, Slot slot) {
         boolean atMost = limit.side() == Limit.Side.AT_MOST;
         String shown = (atMost ? "≤ " : "≥ ")
-                + String.format(Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.ohms())) + "\u2009"
+                + String.format(Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.base())) + "\u2009"
                 + slot.boxUnit().symbol();
-        return new LimitLine(atMost, limit.ohms(), shown, limit.source(), limit.working());
+        return new LimitLine(atMost, limit.base(), shown, limit.source(), limit.working());
     }
 
     private static ExplanationLine explanation(Explanation e) {

@@ -20,11 +20,11 @@ final class Sides {
             case INSIDE -> "inside the band";
             case ABOVE ->
                 finding.written() instanceof Written.Number n
-                        ? amount(n.ohms() - band.highOhms(), unit) + " above the band"
+                        ? amount(n.base() - band.high(), unit) + " above the band"
                         : "above the band";
             case BELOW ->
                 finding.written() instanceof Written.Number n && !band.isOverRangeOnly()
-                        ? amount(band.lowOhms() - n.ohms(), unit) + " below the band"
+                        ? amount(band.low() - n.base(), unit) + " below the band"
                         : "a number where over-range is to be expected";
             case OVER_RANGE_INSTEAD -> "over-range where a number is to be expected";
             case NOTHING -> finding.written() instanceof Written.Blank ? "nothing recorded" : "cannot be read";

@@ -82,12 +82,12 @@ public final class Pictures {
                 sample.atMetres(),
                 sample.station().value(),
                 sample.atFront(),
-                finite(expected.healthy().ohms()),
-                finite(expected.withFaults().ohms()),
-                finite(band.lowOhms()),
-                finite(band.highOhms()),
-                healthy.lowOhms(),
-                finite(healthy.highOhms()),
+                finite(expected.healthy().base()),
+                finite(expected.withFaults().base()),
+                finite(band.low()),
+                finite(band.high()),
+                healthy.low(),
+                finite(healthy.high()),
                 expected.healthy().shown(),
                 expected.withFaults().shown());
     }

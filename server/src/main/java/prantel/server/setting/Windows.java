@@ -15,11 +15,11 @@ final class Windows {
         if (band.isOverRangeOnly()) {
             return expected.withFaults().shown();
         }
-        String low = number(unit.fromBase(band.lowOhms()));
+        String low = number(unit.fromBase(band.low()));
         if (band.allowsOverRange()) {
             return low + "\u2009" + unit.symbol() + " or more";
         }
-        return low + " – " + number(unit.fromBase(band.highOhms())) + "\u2009" + unit.symbol();
+        return low + " – " + number(unit.fromBase(band.high())) + "\u2009" + unit.symbol();
     }
 
     /** As many places as a display of that size has. */

@@ -14,13 +14,13 @@ final class Understood {
             case Written.Unreadable unreadable -> "";
             case Written.Open open -> "over-range";
             case Written.Above above ->
-                "over-range, above " + Check.plain(above.unit().fromBase(above.ohms())) + "\u2009"
+                "over-range, above " + Check.plain(above.unit().fromBase(above.base())) + "\u2009"
                         + above.unit().symbol();
             case Written.Number number ->
                 String.format(
                         Locale.ROOT,
                         "%." + number.places() + "f\u2009%s",
-                        number.unit().fromBase(number.ohms()),
+                        number.unit().fromBase(number.base()),
                         number.unit().symbol());
         };
     }

@@ -1,0 +1,234 @@
+package prantel.core.expectation;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import prantel.core.instrument.LiveMeters;
+import prantel.core.instrument.Saying;
+import prantel.core.network.Alternating;
+import prantel.core.network.Alternating.Draw;
+import prantel.core.network.Branch;
+import prantel.core.network.BranchId;
+import prantel.core.network.Complex;
+import prantel.core.network.Edit;
+import prantel.core.network.Network;
+import prantel.core.network.Source;
+import prantel.core.network.Terminal;
+import prantel.core.rig.ResidualDevice;
+import prantel.core.rig.Residuals.Placed;
+import prantel.core.rig.Variation;
+import prantel.core.sequence.Measurement;
+
+/** A rig in one set-up with the supply on. */
+final class LiveBench {
+    private static final double PRESENT_VOLTS = 100;
+    private static final double TO_MILLI = 1000;
+
+    private final Network network;
+    private final Alternating alternating;
+    private final List<Source> sources;
+    private final List<Placed> residuals;
+    private final Variation variation;
+    private double @Nullable [] standing;
+
+    LiveBench(
+            Network network,
+            Alternating alternating,
+            List<Source> sources,
+            List<Placed> residuals,
+            Variation variation) {
+        this.network = network;
+        this.alternating = alternating;
+        this.sources = sources;
+        this.residuals = residuals;
+        this.variation = variation;
+    }
+
+    Found find(Measurement measurement) {
+        return switch (measurement) {
+            case Measurement.TwoProbe probes -> twoProbe(probes);
+            case Measurement.Trip trip -> trip(trip);
+            case Measurement.Button button -> new Found.Words(buttonWorks(button.device()) ? Saying.WORKS : Saying.DOES_NOT_WORK);
+            case Measurement.Rotation rotation -> new Found.Words(rotation(rotation));
+            case Measurement.LoadCurrent load -> new Found.Number(loadAmps(load));
+            case Measurement.Operation operation ->
+                new Found.Words(
+                        operation.trials().stream().allMatch(this::comesOut) ? Saying.WORKS : Saying.DOES_NOT_WORK);
+        };
+    }
+
+    private Found twoProbe(Measurement.TwoProbe probes) {
+        return switch (probes.function()) {
+            case VOLTAGE -> new Found.Number(indicated(network, probes.a(), probes.b()));
+            case FAULT_CURRENT ->
+                new Found.Number(open(alternating, probes.a(), probes.b()).size()
+                        / alternating.impedanceOhms(probes.a(), probes.b()));
+            case LOOP_TWO_LEAD -> loop(probes, LiveMeters.TWO_LEAD_AMPS);
+            case LOOP_THREE_LEAD -> loop(probes, LiveMeters.THREE_LEAD_AMPS);
+            default -> throw new IllegalArgumentException(probes.function() + " is no live test");
+        };
+    }
+
+    private Found loop(Measurement.TwoProbe probes, double testAmps) {
+        double[] leaks = standing();
+        for (int i = 0; i < leaks.length; i++) {
+            double trips = residuals.get(i).device().behaviour().tripMilliamps();
+            // only where the test could reach it at all is the division of its current worked out
+            if (leaks[i] + testAmps * TO_MILLI >= trips
+                    && residualMilliamps(probes.a(), probes.b(), testAmps)[i] >= trips) {
+                return new Found.Stopped("tripped: " + residuals.get(i).label());
+            }
+        }
+        return new Found.Number(alternating.impedanceOhms(probes.a(), probes.b()));
+    }
+
+    private Found trip(Measurement.Trip trip) {
+        if (open(alternating, trip.line(), trip.earth()).size() < PRESENT_VOLTS) {
+            return new Found.Stopped("no supply");
+        }
+        return switch (trip.function()) {
+            case RCD_RAMP -> new Found.Number(rampAmps(trip));
+            default -> new Found.Number(tripMillis(trip));
+        };
+    }
+
+    /** The first of all devices that trips. */
+    private double tripMillis(Measurement.Trip trip) {
+        double[] currents = residualMilliamps(trip.line(), trip.earth(), trip.milliamps() / TO_MILLI);
+        double first = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < currents.length; i++) {
+            double millis = residuals.get(i).device().tripMillis(currents[i], trip.negativeHalf());
+            first = Math.min(first, millis * variation.trip());
+        }
+        return first;
+    }
+
+    /** Where the rising test current trips the first device, by halving; +∞ if it ends before. */
+    private double rampAmps(Measurement.Trip trip) {
+        double low = 0;
+        double high = trip.milliamps() / TO_MILLI;
+        if (!anyTrips(trip, high)) {
+            return Double.POSITIVE_INFINITY;
+        }
+        for (int i = 0; i < 40; i++) {
+            double middle = (low + high) / 2;
+            if (anyTrips(trip, middle)) {
+                high = middle;
+            } else {
+                low = middle;
+            }
+        }
+        return high;
+    }
+
+    private boolean anyTrips(Measurement.Trip trip, double amps) {
+        double[] currents = residualMilliamps(trip.line(), trip.earth(), amps);
+        for (int i = 0; i < currents.length; i++) {
+            if (currents[i] >= residuals.get(i).device().behaviour().tripMilliamps() * variation.trip()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean buttonWorks(String device) {
+        return residuals.stream()
+                .filter(p -> p.id().equals(device))
+                .map(Placed::device)
+                .map(ResidualDevice::behaviour)
+                .anyMatch(ResidualDevice.Behaviour::buttonWorks);
+    }
+
+    private double[] standing() {
+        double[] known = standing;
+        if (known == null) {
+            known = residuals.isEmpty() ? new double[0] : sums(List.of());
+            standing = known;
+        }
+        return known;
+    }
+
+    /** Residual current of each device while a current in phase with the voltage is drawn, mA. */
+    private double[] residualMilliamps(Terminal line, Terminal earth, double amps) {
+        Complex volts = open(alternating, line, earth);
+        if (volts.size() == 0) {
+            return new double[residuals.size()];
+        }
+        return sums(List.of(new Draw(line, earth, volts.times(amps / volts.size()))));
+    }
+
+    /** Vector sum of the currents through the poles of each device, mA. */
+    private double[] sums(List<Draw> draws) {
+        List<Branch> poles = new ArrayList<>();
+        for (Placed placed : residuals) {
+            for (BranchId id : placed.poles()) {
+                poles.add(network.branch(id));
+            }
+        }
+        Set<Terminal> ends = new LinkedHashSet<>();
+        poles.forEach(p -> {
+            ends.add(p.from());
+            ends.add(p.to());
+        });
+        List<Terminal> terminals = List.copyOf(ends);
+        @Nullable Complex[] volts = alternating.voltages(terminals, draws);
+        double[] sums = new double[residuals.size()];
+        int at = 0;
+        for (int i = 0; i < sums.length; i++) {
+            Complex sum = Complex.ZERO;
+            for (int p = 0; p < residuals.get(i).poles().size(); p++) {
+                Branch pole = poles.get(at++);
+                Complex from = volts[terminals.indexOf(pole.from())];
+                Complex to = volts[terminals.indexOf(pole.to())];
+                if (!pole.isOpen() && from != null && to != null) {
+                    sum = sum.plus(from.minus(to).times(1 / pole.ohms()));
+                }
+            }
+            sums[i] = sum.size() * TO_MILLI;
+        }
+        return sums;
+    }
+
+    private double loadAmps(Measurement.LoadCurrent load) {
+        Network loaded = network.with(List.of(new Edit.Bridge(load.a(), load.b(), load.loadOhms())));
+        return open(new Alternating(loaded, sources), load.a(), load.b()).size() / load.loadOhms();
+    }
+
+    private Saying rotation(Measurement.Rotation rotation) {
+        @Nullable Complex[] volts = alternating.voltages(List.of(rotation.l1(), rotation.l2(), rotation.l3()), List.of());
+        Complex l1 = volts[0];
+        Complex l2 = volts[1];
+        Complex l3 = volts[2];
+        if (l1 == null || l2 == null || l3 == null) {
+            return Saying.NO_SEQUENCE;
+        }
+        Complex first = l1.minus(l2);
+        Complex second = l2.minus(l3);
+        Complex third = l3.minus(l1);
+        if (Math.min(first.size(), Math.min(second.size(), third.size())) < PRESENT_VOLTS) {
+            return Saying.NO_SEQUENCE;
+        }
+        double turn = first.im() * second.re() - first.re() * second.im();
+        return turn > 0 ? Saying.CLOCKWISE : Saying.ANTICLOCKWISE;
+    }
+
+    private boolean comesOut(Measurement.Trial trial) {
+        boolean present = indicated(network.with(trial.position()), trial.a(), trial.b()) >= PRESENT_VOLTS;
+        return present == trial.energised();
+    }
+
+    /** With the indicator's own load, so that a floating conductor shows next to nothing. */
+    private double indicated(Network in, Terminal a, Terminal b) {
+        Network loaded = in.with(List.of(new Edit.Bridge(a, b, LiveMeters.INDICATOR_OHMS)));
+        return open(new Alternating(loaded, sources), a, b).size();
+    }
+
+    private static Complex open(Alternating alternating, Terminal a, Terminal b) {
+        @Nullable Complex[] volts = alternating.voltages(List.of(a, b), List.of());
+        Complex from = volts[0];
+        Complex to = volts[1];
+        return from == null || to == null ? Complex.ZERO : from.minus(to);
+    }
+}

@@ -1,0 +1,10 @@
+package prantel.core.rig;
+
+import prantel.core.quantity.Check;
+
+/** What every circuit has: its name, its place in a board, its protection and its cable. */
+public record CircuitHead(CircuitId id, String label, Way way, Device device, Cable cable) {
+    public CircuitHead {
+        Check.name(label, "label");
+    }
+}

@@ -1,0 +1,80 @@
+package prantel.core.rig;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import prantel.core.quantity.Check;
+
+/** A lighting circuit: groups of lamps along a trunk, each with its switches. */
+public record Lighting(CircuitHead head, List<LightGroup> groups) implements Circuit {
+    public Lighting {
+        groups = List.copyOf(groups);
+        Check.that(
+                !groups.isEmpty() && groups.size() <= 20,
+                "bad-count",
+                "groups",
+                groups.size() + " groups",
+                "give 1 to 20 groups");
+        Check.distinct(groups, LightGroup::id, "groups");
+        Check.distinct(points(groups), p -> p.id().value(), "groups");
+    }
+
+    /** Lamps and switches with their cable distance from the board. */
+    @Override
+    public List<Point> points() {
+        return points(groups);
+    }
+
+    private static List<Point> points(List<LightGroup> groups) {
+        List<Point> points = new ArrayList<>();
+        double trunk = 0;
+        for (LightGroup group : groups) {
+            boolean atLamp = group.feed() == LightGroup.Feed.LAMP;
+            double lampsFrom = trunk;
+            double switchesFrom = trunk;
+            if (atLamp) {
+                trunk += group.lamps().getFirst().runMetres();
+                switchesFrom = trunk;
+            } else {
+                trunk += group.switches().getFirst().runMetres();
+                lampsFrom = trunk;
+            }
+            addLamps(points, group, lampsFrom);
+            addSwitches(points, group, switchesFrom);
+        }
+        return points;
+    }
+
+    private static void addLamps(List<Point> points, LightGroup group, double from) {
+        double at = from;
+        for (LightGroup.Lamp lamp : group.lamps()) {
+            at += lamp.runMetres();
+            points.add(new Point(
+                    lamp.id(),
+                    lamp.label(),
+                    PointKind.LAMP,
+                    at,
+                    Optional.empty(),
+                    Optional.of(lamp.load()),
+                    lamp.metal()));
+        }
+    }
+
+    private static void addSwitches(List<Point> points, LightGroup group, double from) {
+        double at = from;
+        for (LightSwitch lightSwitch : group.switches()) {
+            at += lightSwitch.runMetres();
+            points.add(new Point(lightSwitch.id(), lightSwitch.label(), PointKind.SWITCH, at));
+        }
+    }
+
+    @Override
+    public List<Conductor> conductors() {
+        return Conductor.SINGLE_PHASE;
+    }
+
+    @Override
+    public boolean goesOn(PointId point) {
+        return false;
+    }
+}

@@ -1,0 +1,83 @@
+package prantel.core.rig;
+
+import java.util.ArrayList;
+import java.util.List;
+import prantel.core.network.BranchId;
+
+/** Every residual-current device of a rig with the branches it watches. */
+public final class Residuals {
+    private Residuals() {}
+
+    /**
+     * @param id stable within the rig: "board/main-rcd", "board/a/rcd", "shower/rcbo"
+     * @param poles lines and neutral that pass through it, all from the supply to the load
+     */
+    public record Placed(String id, String label, ResidualDevice device, List<BranchId> poles) {
+        public Placed {
+            poles = List.copyOf(poles);
+        }
+    }
+
+    /** Upstream ones first. */
+    public static List<Placed> of(Rig rig) {
+        List<Placed> placed = new ArrayList<>();
+        for (Board board : rig.boards()) {
+            board.mainRcd()
+                    .ifPresent(d -> placed.add(new Placed(
+                            mainId(board.id()),
+                            board.label() + ", main RCD " + d.label(),
+                            d,
+                            RigCompiler.poles(rig, board.id()).stream()
+                                    .map(p -> Places.mainSwitch(board.id(), p))
+                                    .toList())));
+            for (Board.Section section : board.sections()) {
+                section.rcd()
+                        .ifPresent(d -> placed.add(new Placed(
+                                sectionId(board.id(), section.id()),
+                                section.label() + ", RCD " + d.label(),
+                                d,
+                                RigCompiler.poles(rig, board.id()).stream()
+                                        .map(p -> Places.feed(board.id(), section.id(), p))
+                                        .toList())));
+            }
+        }
+        for (Circuit circuit : rig.circuits()) {
+            circuit.device().residual().ifPresent(d -> placed.add(ofCircuit(circuit, d)));
+        }
+        return placed;
+    }
+
+    private static Placed ofCircuit(Circuit circuit, ResidualDevice device) {
+        List<BranchId> poles = new ArrayList<>();
+        circuit.lines().forEach(l -> poles.add(Places.breaker(circuit.id(), l)));
+        poles.add(Places.breaker(circuit.id(), Conductor.NEUTRAL));
+        return new Placed(circuitId(circuit.id()), circuit.label() + ", RCBO " + device.label(), device, poles);
+    }
+
+    /** Devices that a circuit lies behind, upstream first. */
+    public static List<Placed> protecting(Rig rig, Circuit circuit) {
+        List<String> ids = new ArrayList<>();
+        collect(rig, circuit, ids);
+        return of(rig).stream().filter(p -> ids.contains(p.id())).toList();
+    }
+
+    private static void collect(Rig rig, Circuit circuit, List<String> ids) {
+        BoardId board = circuit.way().board();
+        ids.add(mainId(board));
+        ids.add(sectionId(board, circuit.way().section()));
+        ids.add(circuitId(circuit.id()));
+        rig.feedOf(board).ifPresent(feed -> collect(rig, feed, ids));
+    }
+
+    static String mainId(BoardId board) {
+        return board + "/main-rcd";
+    }
+
+    static String sectionId(BoardId board, SectionId section) {
+        return board + "/" + section + "/rcd";
+    }
+
+    static String circuitId(CircuitId circuit) {
+        return circuit + "/rcbo";
+    }
+}

@@ -1,0 +1,26 @@
+package prantel.core.rig;
+
+import java.util.List;
+import prantel.core.quantity.Check;
+
+/** A distribution circuit from one board to another. @param lengthMetres m @param feeds the board at its far end */
+public record Submain(CircuitHead head, boolean threePhase, double lengthMetres, BoardId feeds) implements Circuit {
+    public Submain {
+        Check.between(lengthMetres, 0.1, 1000, "lengthMetres", "m");
+    }
+
+    @Override
+    public List<Point> points() {
+        return List.of();
+    }
+
+    @Override
+    public List<Conductor> conductors() {
+        return threePhase ? Conductor.THREE_PHASE : Conductor.SINGLE_PHASE;
+    }
+
+    @Override
+    public boolean goesOn(PointId point) {
+        return false;
+    }
+}

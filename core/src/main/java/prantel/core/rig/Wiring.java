@@ -1,0 +1,156 @@
+package prantel.core.rig;
+
+import java.util.ArrayList;
+import java.util.List;
+import prantel.core.network.Branch;
+import prantel.core.network.BranchId;
+import prantel.core.network.Terminal;
+
+/** The branches made so far, and the small resistances of joints, runs and insulation under one variation. */
+final class Wiring {
+    /** A closed switch or breaker contact, Ω. Small against a termination; common practice, no source. */
+    static final double CLOSED_CONTACT_OHMS = 1e-3;
+
+    private final Workmanship workmanship;
+    private final Variation variation;
+    private final List<Branch> branches = new ArrayList<>();
+
+    Wiring(Workmanship workmanship, Variation variation) {
+        this.workmanship = workmanship;
+        this.variation = variation;
+    }
+
+    List<Branch> branches() {
+        return branches;
+    }
+
+    void add(String id, Terminal from, Terminal to, double ohms) {
+        add(new BranchId(id), from, to, ohms);
+    }
+
+    void add(BranchId id, Terminal from, Terminal to, double ohms) {
+        branches.add(new Branch(id, from, to, ohms));
+    }
+
+    /** A branch that an edit may close. */
+    void addOpen(BranchId id, Terminal from, Terminal to) {
+        add(id, from, to, Double.POSITIVE_INFINITY);
+    }
+
+    double terminationOhms() {
+        return variation.joints() * workmanship.terminationMilliohms() / 1000;
+    }
+
+    double contactOhms(PointKind kind) {
+        return kind.probing() == PointKind.Probing.FRONT
+                ? variation.joints() * workmanship.contactMilliohms() / 1000
+                : terminationOhms();
+    }
+
+    double runOhms(Cable cable, Conductor conductor, double metres) {
+        return variation.cable() * cable.milliohmPerMetre(conductor) * metres / 1000;
+    }
+
+    double enclosureOhms(Cable.Enclosure enclosure, double metres) {
+        return variation.cable() * enclosure.milliohmPerMetre() * metres / 1000;
+    }
+
+    /** A cable from one accessory to the next: joint, run, joint for each core, and insulation between all cores. */
+    void addCable(CircuitId circuit, PointId to, Cable cable, double metres, List<Core> cores) {
+        List<Terminal> ends = new ArrayList<>();
+        List<Conductor> conductors = new ArrayList<>();
+        for (Core core : cores) {
+            Conductor conductor = core.conductor();
+            Terminal end = Places.cableIn(circuit, to, conductor);
+            core.addJoint(this);
+            add(Places.run(circuit, to, conductor), core.cableStart(), end, runOhms(cable, conductor, metres));
+            add(Places.incoming(circuit, to, conductor), end, Places.accessory(circuit, to, conductor), terminationOhms());
+            ends.add(end);
+            conductors.add(conductor);
+        }
+        addInsulation(circuit + "/" + to, conductors, ends, metres);
+    }
+
+    /** Insulation of a run, lumped at its far end: against it the conductors are nothing. */
+    void addInsulation(String at, List<Conductor> conductors, List<Terminal> ends, double metres) {
+        double ohms = variation.insulation() * workmanship.insulationMegohmKilometres() * 1e6 / (metres / 1000);
+        for (int i = 0; i < ends.size(); i++) {
+            for (int j = i + 1; j < ends.size(); j++) {
+                add(
+                        at + "/insulation-" + conductors.get(i).id() + "-"
+                                + conductors.get(j).id(),
+                        ends.get(i),
+                        ends.get(j),
+                        ohms);
+            }
+        }
+    }
+
+    /** Conduit or armour along a run, joined to the earth terminal of the point it reaches. */
+    void addEnclosure(CircuitId circuit, PointId to, Cable cable, double metres, Terminal from) {
+        cable.enclosure().ifPresent(enclosure -> {
+            Terminal here = Places.enclosure(circuit, to);
+            add(Places.enclosureRun(circuit, to), from, here, enclosureOhms(enclosure, metres));
+            add(
+                    Places.enclosureJoint(circuit, to),
+                    here,
+                    Places.accessory(circuit, to, Conductor.CPC),
+                    terminationOhms());
+        });
+    }
+
+    /** Front contacts, metalwork and load of a point. */
+    void addFront(CircuitId circuit, Point point, List<Conductor> conductors) {
+        for (Conductor conductor : conductors) {
+            boolean isolated = point.kind() == PointKind.ISOLATOR && conductor != Conductor.CPC;
+            Terminal at = Places.accessory(circuit, point.id(), conductor);
+            if (isolated) {
+                Terminal loadSide = Places.loadSide(circuit, point.id(), conductor);
+                add(Places.pole(circuit, point.id(), conductor), at, loadSide, CLOSED_CONTACT_OHMS);
+                at = loadSide;
+            }
+            add(
+                    Places.contact(circuit, point.id(), conductor),
+                    at,
+                    Places.front(circuit, point.id(), conductor),
+                    contactOhms(point.kind()));
+        }
+        if (point.metal()) {
+            add(
+                    Places.metalworkEarth(circuit, point.id()),
+                    Places.accessory(circuit, point.id(), Conductor.CPC),
+                    Places.metalwork(circuit, point.id()),
+                    terminationOhms());
+        }
+        Loads.branches(circuit, point, conductors)
+                .forEach(l -> addOpen(
+                        Places.load(circuit, point.id(), l.a(), l.b()),
+                        Places.accessory(circuit, point.id(), l.a()),
+                        Places.accessory(circuit, point.id(), l.b())));
+    }
+
+    /**
+     * One core of a cable.
+     *
+     * @param conductor what it is called at its far end
+     * @param from the terminal it starts from; for the first run of a circuit its end at the board, without a joint
+     * @param joint the joint there; null at the board
+     * @param cableStart the core's own end
+     */
+    record Core(
+            Conductor conductor,
+            Terminal from,
+            @org.jspecify.annotations.Nullable BranchId joint,
+            Terminal cableStart) {
+        static Core atBoard(CircuitId circuit, Conductor conductor) {
+            Terminal end = Places.cableAtBoard(circuit, conductor);
+            return new Core(conductor, end, null, end);
+        }
+
+        void addJoint(Wiring wiring) {
+            if (joint != null) {
+                wiring.add(joint, from, cableStart, wiring.terminationOhms());
+            }
+        }
+    }
+}

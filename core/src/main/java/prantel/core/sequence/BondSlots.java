@@ -1,0 +1,136 @@
+package prantel.core.sequence;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.limits.AsNzs;
+import prantel.core.limits.BondingYardstick;
+import prantel.core.limits.ConductorTable;
+import prantel.core.limits.Limit;
+import prantel.core.limits.Limit.Side;
+import prantel.core.network.Terminal;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.EarthingConductor;
+import prantel.core.rig.MainBond;
+import prantel.core.rig.Places;
+import prantel.core.rig.Rig;
+import prantel.core.rig.SupplementaryBond;
+
+/** Earthing conductor, main bonds on the clamp and on the part, supplementary bonds. */
+final class BondSlots {
+    private final Rig rig;
+    private final Scheme scheme;
+    private final SetUps setUps;
+
+    BondSlots(Rig rig, Scheme scheme) {
+        this.rig = rig;
+        this.scheme = scheme;
+        this.setUps = new SetUps(rig);
+    }
+
+    List<Slot> earthingConductor() {
+        EarthingConductor conductor = rig.earthing().conductor();
+        Limit limit = scheme.options().asNzs()
+                ? new Limit(Side.AT_MOST, AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "")
+                : byLength(conductor.csaMm2(), conductor.lengthMetres());
+        return List.of(slot(
+                "earthing-conductor",
+                TestStep.EARTHING,
+                "earthing conductor, end to end",
+                setUps.earthingConductor(),
+                Places.EARTHING_CONDUCTOR_END,
+                Places.SUPPLY_EARTH,
+                limit,
+                byHand(conductor.csaMm2(), conductor.lengthMetres())));
+    }
+
+    List<Slot> bonds() {
+        List<Slot> slots = new ArrayList<>();
+        for (MainBond bond : rig.bonds()) {
+            slots.add(bond(bond, "clamp", "on the clamp", Places.clamp(bond.id())));
+            slots.add(bond(bond, "part", "on the bare pipe", Places.part(bond.id())));
+        }
+        for (SupplementaryBond bond : rig.earthing().supplementaryBonds()) {
+            slots.add(slot(
+                    "supplementary-bond/" + bond.id(),
+                    TestStep.BONDING,
+                    bond.label(),
+                    setUps.nothingMoved("Probes on the earth terminal of the point and on the bare part"),
+                    Places.accessory(bond.circuit(), bond.point(), Conductor.CPC),
+                    Places.part(bond.part()),
+                    yardstick(bond.csaMm2(), bond.lengthMetres()),
+                    byHand(bond.csaMm2(), bond.lengthMetres())));
+        }
+        return slots;
+    }
+
+    private Slot bond(MainBond bond, String id, String where, Terminal probe) {
+        boolean inPlace = scheme.options().bondsInPlace();
+        return slot(
+                "bond/" + bond.id() + "/" + id,
+                TestStep.BONDING,
+                bond.part() + ", " + where,
+                inPlace ? setUps.bondInPlace(bond) : setUps.bond(bond),
+                inPlace ? Places.MET : Places.bondMetEnd(bond.id()),
+                probe,
+                yardstick(bond.csaMm2(), bond.lengthMetres()),
+                byHand(bond.csaMm2(), bond.lengthMetres()));
+    }
+
+    private static Slot slot(
+            String id, TestStep step, String where, SetUp setUp, Terminal a, Terminal b, Limit limit, ByHand byHand) {
+        return new Slot.Measured(
+                new SlotId(id),
+                step,
+                "R2",
+                Spot.at(where),
+                new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, a, b),
+                setUp,
+                Unit.OHM,
+                Optional.of(limit),
+                Optional.of(byHand));
+    }
+
+    private Limit yardstick(double csaMm2, double metres) {
+        return switch (scheme.options().yardstick()) {
+            case FIXED -> new Limit(Side.AT_MOST, BondingYardstick.OHMS, BondingYardstick.SOURCE, "");
+            case HALF_OHM -> new Limit(Side.AT_MOST, AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "");
+            case BY_LENGTH -> byLength(csaMm2, metres);
+        };
+    }
+
+    /** What length and size give at the warm end of the scheme's tolerance, and two joints as poor as it allows. */
+    private Limit byLength(double csaMm2, double metres) {
+        double joints = 2 * scheme.tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
+        double copper = scheme.tolerances().high().cable() * ohms(csaMm2, metres);
+        // a display has hundredths: less than one more could never be seen
+        double most = Math.ceil((copper + joints) * 100) / 100;
+        return new Limit(
+                Side.AT_MOST,
+                most,
+                "IEC 60228 with the scheme's tolerance (common practice)",
+                byHand(csaMm2, metres).working() + ", with tolerance and joints at most "
+                        + String.format(Locale.ROOT, "%.2f Ω", most));
+    }
+
+    private static double ohms(double csaMm2, double metres) {
+        return ConductorTable.milliohmPerMetre(csaMm2) * metres / 1000;
+    }
+
+    private static ByHand byHand(double csaMm2, double metres) {
+        double ohms = ohms(csaMm2, metres);
+        return new ByHand(
+                String.format(
+                        Locale.ROOT,
+                        "%s m × %s mΩ/m (%s mm²) = %.3f Ω",
+                        Check.plain(metres),
+                        Check.plain(ConductorTable.milliohmPerMetre(csaMm2)),
+                        Check.plain(csaMm2),
+                        ohms),
+                ohms);
+    }
+}

@@ -1,0 +1,236 @@
+package prantel.core.sequence;
+
+import static prantel.core.rig.Conductor.CPC;
+import static prantel.core.rig.Conductor.SWITCHED_LINE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.limits.Limit;
+import prantel.core.network.Terminal;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Cable;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.LightGroup;
+import prantel.core.rig.Lighting;
+import prantel.core.rig.Places;
+import prantel.core.rig.Point;
+import prantel.core.rig.Radial;
+import prantel.core.rig.Rig;
+import prantel.core.rig.Submain;
+
+/** Continuity of CPCs: R1+R2 by method 1 at every point of a radial, R2 by wander lead at every point. */
+final class ContinuitySlots {
+    private final Rig rig;
+    private final SetUps setUps;
+    private final CircuitLimits limits;
+
+    ContinuitySlots(Rig rig, Scheme scheme) {
+        this.rig = rig;
+        this.setUps = new SetUps(rig);
+        this.limits = new CircuitLimits(rig, scheme);
+    }
+
+    List<Slot> method1() {
+        List<Slot> slots = new ArrayList<>();
+        for (Circuit circuit : rig.circuits()) {
+            List<Slot> readings = switch (circuit) {
+                case Radial radial -> radial(radial);
+                case Lighting lighting -> lighting(lighting);
+                case Submain submain -> submain(submain);
+                case prantel.core.rig.Ring ring -> List.of();
+            };
+            slots.addAll(readings);
+            if (!readings.isEmpty()) {
+                slots.add(highest(circuit, TestStep.R1_R2, "r1r2", "R1+R2", readings, limits.r1PlusR2(circuit)));
+            }
+        }
+        return slots;
+    }
+
+    private List<Slot> radial(Radial radial) {
+        List<Slot> slots = new ArrayList<>();
+        for (Conductor line : radial.lines()) {
+            SetUp setUp = setUps.method1(radial, line, List.of(), List.of());
+            for (Point point : radial.points()) {
+                slots.add(r1r2(
+                        radial,
+                        radial.id() + "/r1r2/" + point.id() + suffix(line),
+                        line == Conductor.LINE
+                                ? Spot.of(radial, point)
+                                : Spot.of(radial, point, line.letter()),
+                        setUp,
+                        Places.front(radial.id(), point.id(), line),
+                        Places.front(radial.id(), point.id(), CPC),
+                        Optional.of(byHand(radial.cable(), line, point.atMetres()))));
+            }
+        }
+        return slots;
+    }
+
+    private static String suffix(Conductor line) {
+        return line == Conductor.LINE ? "" : "-" + line.id();
+    }
+
+    private List<Slot> submain(Submain submain) {
+        List<Slot> slots = new ArrayList<>();
+        for (Conductor line : submain.lines()) {
+            slots.add(r1r2(
+                    submain,
+                    submain.id() + "/r1r2/" + line.id(),
+                    Spot.of(submain, rig.board(submain.feeds()).label() + (line == Conductor.LINE ? "" : ", " + line)),
+                    setUps.method1(
+                            submain,
+                            line,
+                            List.of("Main switch of " + rig.board(submain.feeds()).label() + " off"),
+                            subBoardOff(submain)),
+                    Places.incoming(rig, submain.feeds(), line),
+                    Places.earthBar(submain.feeds()),
+                    Optional.of(byHand(submain.cable(), line, submain.lengthMetres()))));
+        }
+        return slots;
+    }
+
+    private List<prantel.core.network.Edit> subBoardOff(Submain submain) {
+        return setUps.poles(rig.board(submain.feeds())).stream()
+                .<prantel.core.network.Edit>map(
+                        p -> new prantel.core.network.Edit.Open(Places.mainSwitch(submain.feeds(), p)))
+                .toList();
+    }
+
+    /** At every lamp, for each position in which it is on: another strapper is in circuit each time. */
+    private List<Slot> lighting(Lighting lighting) {
+        List<Slot> slots = new ArrayList<>();
+        for (LightGroup group : lighting.groups()) {
+            List<LightStates.State> states = onStates(group);
+            for (LightGroup.Lamp lamp : group.lamps()) {
+                Point point = lighting.point(lamp.id());
+                for (int i = 0; i < states.size(); i++) {
+                    LightStates.State state = states.get(i);
+                    boolean only = states.size() == 1;
+                    slots.add(r1r2(
+                            lighting,
+                            lighting.id() + "/r1r2/" + lamp.id() + (only ? "" : "/position-" + (i + 1)),
+                            only
+                                    ? Spot.of(lighting, point)
+                                    : Spot.of(lighting, point, LightStates.words(group, state)),
+                            setUps.method1(
+                                    lighting,
+                                    Conductor.LINE,
+                                    List.of(group.label() + ": " + LightStates.words(group, state)),
+                                    LightStates.edits(lighting.id(), group, state)),
+                            Places.front(lighting.id(), lamp.id(), SWITCHED_LINE),
+                            Places.front(lighting.id(), lamp.id(), CPC),
+                            Optional.empty()));
+                }
+            }
+        }
+        return slots;
+    }
+
+    /** As found, and with each switch operated together with the first: every strapper is used once. */
+    private static List<LightStates.State> onStates(LightGroup group) {
+        List<LightStates.State> states = new ArrayList<>(List.of(LightStates.after(group, 0)));
+        for (int i = 1; i < group.switches().size(); i++) {
+            List<Boolean> operated = new ArrayList<>();
+            for (int j = 0; j < group.switches().size(); j++) {
+                operated.add(j == 0 || j == i);
+            }
+            states.add(new LightStates.State(operated));
+        }
+        return states;
+    }
+
+    private static Slot r1r2(
+            Circuit circuit, String id, Spot spot, SetUp setUp, Terminal a, Terminal b, Optional<ByHand> byHand) {
+        return new Slot.Measured(
+                new SlotId(id),
+                TestStep.R1_R2,
+                "R1+R2",
+                spot,
+                new Measurement.TwoProbe(Function.CONTINUITY, a, b),
+                setUp,
+                Unit.OHM,
+                Optional.empty(),
+                byHand);
+    }
+
+    private static ByHand byHand(Cable cable, Conductor line, double metres) {
+        double perMetre = cable.milliohmPerMetre(line) + cable.milliohmPerMetre(CPC);
+        double ohms = perMetre * metres / 1000;
+        return new ByHand(
+                String.format(
+                        Locale.ROOT,
+                        "%s m × %s mΩ/m (%s) = %.2f Ω",
+                        Check.plain(metres),
+                        Check.plain(perMetre),
+                        cable.label(),
+                        ohms),
+                ohms);
+    }
+
+    List<Slot> method2() {
+        List<Slot> slots = new ArrayList<>();
+        for (Circuit circuit : rig.circuits()) {
+            SetUp setUp = setUps.method2(circuit);
+            List<Slot> readings = new ArrayList<>();
+            for (Point point : circuit.points()) {
+                readings.add(r2(
+                        circuit,
+                        point.id().value(),
+                        Spot.of(circuit, point),
+                        setUp,
+                        Places.front(circuit.id(), point.id(), CPC)));
+                if (point.metal()) {
+                    readings.add(r2(
+                            circuit,
+                            point.id() + "/metalwork",
+                            Spot.of(circuit, point, "metalwork"),
+                            setUp,
+                            Places.metalwork(circuit.id(), point.id())));
+                }
+            }
+            if (circuit instanceof Submain submain) {
+                readings.add(r2(
+                        circuit,
+                        "far-end",
+                        Spot.of(circuit, rig.board(submain.feeds()).label() + ", earth bar"),
+                        setUp,
+                        Places.earthBar(submain.feeds())));
+            }
+            slots.addAll(readings);
+            slots.add(highest(circuit, TestStep.R2, "r2", "R2", readings, limits.r2(circuit)));
+        }
+        return slots;
+    }
+
+    private static Slot r2(Circuit circuit, String id, Spot spot, SetUp setUp, Terminal probe) {
+        return new Slot.Measured(
+                new SlotId(circuit.id() + "/r2/" + id),
+                TestStep.R2,
+                "R2",
+                spot,
+                new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, Places.MET, probe),
+                setUp,
+                Unit.OHM,
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    static Slot highest(
+            Circuit circuit, TestStep step, String id, String quantity, List<Slot> of, Limit limit) {
+        return new Slot.Composed(
+                new SlotId(circuit.id() + "/" + id),
+                step,
+                quantity,
+                Spot.of(circuit, circuit.label() + ", for the record"),
+                Slot.Rule.HIGHEST,
+                of.stream().map(Slot::id).toList(),
+                Unit.OHM,
+                Optional.of(limit));
+    }
+}

@@ -1,0 +1,190 @@
+package prantel.core.sequence;
+
+import static prantel.core.rig.Conductor.CPC;
+import static prantel.core.rig.Conductor.NEUTRAL;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.limits.InsulationMinimum;
+import prantel.core.limits.Limit;
+import prantel.core.limits.Limit.Side;
+import prantel.core.network.Edit;
+import prantel.core.network.Terminal;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Board;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Lighting;
+import prantel.core.rig.Places;
+import prantel.core.rig.Rig;
+
+/** Insulation per pair, per switch round, per section and of a whole board. */
+final class InsulationSlots {
+    private final Rig rig;
+    private final Scheme scheme;
+    private final SetUps setUps;
+
+    InsulationSlots(Rig rig, Scheme scheme) {
+        this.rig = rig;
+        this.scheme = scheme;
+        this.setUps = new SetUps(rig);
+    }
+
+    List<Slot> circuits() {
+        List<Slot> slots = new ArrayList<>();
+        for (int volts : scheme.insulationVolts()) {
+            rig.circuits().forEach(c -> slots.addAll(circuit(c, volts)));
+        }
+        return slots;
+    }
+
+    private List<Slot> circuit(Circuit circuit, int volts) {
+        List<Slot> slots = new ArrayList<>();
+        boolean rounds = circuit instanceof Lighting lighting && LightStates.rounds(lighting) > 1;
+        for (int round : roundsOf(circuit)) {
+            List<Edit> edits = new ArrayList<>();
+            List<String> steps = new ArrayList<>();
+            if (rounds) {
+                edits.addAll(LightStates.round((Lighting) circuit, round));
+                steps.add(
+                        round == 0
+                                ? "All switches so that the lamps would be on"
+                                : "Switch " + round + " of each group operated as well");
+            }
+            if (scheme.options().joinedInsulation()) {
+                edits.addAll(setUps.livesJoined(circuit));
+                steps.add("Line and neutral joined at the board");
+            }
+            SetUp setUp = setUps.insulation(circuit, steps, edits);
+            for (Conductor[] pair : pairs(circuit.lines())) {
+                slots.add(slot(
+                        circuit.id() + "/ir" + volts + "/" + pairId(pair) + (rounds ? "/round-" + (round + 1) : ""),
+                        TestStep.INSULATION,
+                        pair,
+                        Spot.of(
+                                circuit,
+                                circuit.label() + ", " + volts + " V" + (rounds ? ", round " + (round + 1) : "")),
+                        volts,
+                        setUp,
+                        atBoard(circuit, pair[0]),
+                        atBoard(circuit, pair[1])));
+            }
+        }
+        return slots;
+    }
+
+    private List<Integer> roundsOf(Circuit circuit) {
+        if (!(circuit instanceof Lighting lighting)) {
+            return List.of(0);
+        }
+        int count = LightStates.rounds(lighting);
+        if (!scheme.options().everySwitchRound() && count > 1) {
+            return List.of(0, count - 1);
+        }
+        return java.util.stream.IntStream.range(0, count).boxed().toList();
+    }
+
+    /** Every two of lines, neutral and CPC; with live conductors joined only one of them to the CPC. */
+    private List<Conductor[]> pairs(List<Conductor> lines) {
+        List<Conductor[]> pairs = new ArrayList<>();
+        if (scheme.options().joinedInsulation()) {
+            pairs.add(new Conductor[] {lines.getFirst(), CPC});
+            return pairs;
+        }
+        List<Conductor> all = new ArrayList<>(lines);
+        all.add(NEUTRAL);
+        all.add(CPC);
+        for (int i = 0; i < all.size(); i++) {
+            for (int j = i + 1; j < all.size(); j++) {
+                pairs.add(new Conductor[] {all.get(i), all.get(j)});
+            }
+        }
+        return pairs;
+    }
+
+    /** All circuits of a section together, then of a board: the parallel value. */
+    List<Slot> boards() {
+        int volts = scheme.insulationVolts().getLast();
+        List<Slot> slots = new ArrayList<>();
+        for (Board board : rig.boards()) {
+            List<Conductor> poles = setUps.poles(board);
+            if (board.sections().size() > 1) {
+                for (Board.Section section : board.sections()) {
+                    addAll(
+                            slots,
+                            board.id() + "/" + section.id(),
+                            section.label(),
+                            volts,
+                            setUps.section(board, section, poles),
+                            poles,
+                            c -> Places.bar(board.id(), section.id(), c),
+                            board);
+                }
+            }
+            addAll(
+                    slots,
+                    board.id() + "/whole",
+                    board.label() + ", all together",
+                    volts,
+                    setUps.board(board),
+                    poles,
+                    c -> Places.behindMainSwitch(board.id(), c),
+                    board);
+        }
+        return slots;
+    }
+
+    private void addAll(
+            List<Slot> slots,
+            String id,
+            String where,
+            int volts,
+            SetUp setUp,
+            List<Conductor> poles,
+            java.util.function.Function<Conductor, Terminal> bar,
+            Board board) {
+        for (Conductor[] pair : pairs(poles.subList(0, poles.size() - 1))) {
+            slots.add(slot(
+                    id + "/ir" + volts + "/" + pairId(pair),
+                    TestStep.INSULATION_BOARD,
+                    pair,
+                    Spot.at(where + ", " + volts + " V"),
+                    volts,
+                    setUp,
+                    bar.apply(pair[0]),
+                    pair[1] == CPC ? Places.earthBar(board.id()) : bar.apply(pair[1])));
+        }
+    }
+
+    private Slot slot(
+            String id, TestStep step, Conductor[] pair, Spot spot, int volts, SetUp setUp, Terminal a, Terminal b) {
+        boolean judged = volts == scheme.insulationVolts().getLast();
+        String name = pair[0].letter() + "–" + pair[1].letter();
+        return new Slot.Measured(
+                new SlotId(id),
+                step,
+                "Insulation " + name,
+                spot,
+                new Measurement.TwoProbe(Function.insulation(volts), a, b),
+                setUp,
+                Unit.MEGOHM,
+                judged
+                        ? Optional.of(new Limit(
+                                Side.AT_LEAST, InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))
+                        : Optional.empty(),
+                Optional.empty());
+    }
+
+    private static String pairId(Conductor[] pair) {
+        return (pair[0].letter() + "-" + pair[1].letter()).toLowerCase(Locale.ROOT);
+    }
+
+    private static Terminal atBoard(Circuit circuit, Conductor conductor) {
+        return conductor == CPC
+                ? Places.earthBar(circuit.way().board())
+                : Places.cableAtBoard(circuit.id(), conductor);
+    }
+}

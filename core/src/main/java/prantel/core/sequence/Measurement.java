@@ -1,0 +1,65 @@
+package prantel.core.sequence;
+
+import java.util.List;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.network.Edit;
+import prantel.core.network.Terminal;
+
+/** What is measured between which probes. */
+public sealed interface Measurement {
+    Function function();
+
+    /** Two probes: resistance, voltage, loop impedance or prospective current, as the function says. */
+    record TwoProbe(Function function, Terminal a, Terminal b) implements Measurement {}
+
+    /**
+     * An RCD tester between line and earth.
+     *
+     * @param milliamps test current, mA; for the ramp where it ends
+     * @param negativeHalf starting with the negative half-wave, 180°
+     */
+    record Trip(Function function, Terminal line, Terminal earth, double milliamps, boolean negativeHalf)
+            implements Measurement {}
+
+    /** The test button of a device. @param device id of {@link prantel.core.rig.Residuals.Placed} */
+    record Button(String device) implements Measurement {
+        @Override
+        public Function function() {
+            return Function.RCD_BUTTON;
+        }
+    }
+
+    record Rotation(Terminal l1, Terminal l2, Terminal l3) implements Measurement {
+        @Override
+        public Function function() {
+            return Function.PHASE_ROTATION;
+        }
+    }
+
+    /** Current through a load that is put in. @param loadOhms at mains voltage, Ω */
+    record LoadCurrent(Terminal a, Terminal b, double loadOhms) implements Measurement {
+        @Override
+        public Function function() {
+            return Function.CLAMP;
+        }
+    }
+
+    /** Operated and looked at: it works if every trial comes out as it should. */
+    record Operation(List<Trial> trials) implements Measurement {
+        public Operation {
+            trials = List.copyOf(trials);
+        }
+
+        @Override
+        public Function function() {
+            return Function.OPERATION;
+        }
+    }
+
+    /** One position of what is operated. @param energised whether mains voltage must stand between a and b */
+    record Trial(List<Edit> position, Terminal a, Terminal b, boolean energised) {
+        public Trial {
+            position = List.copyOf(position);
+        }
+    }
+}

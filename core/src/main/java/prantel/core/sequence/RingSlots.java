@@ -1,0 +1,134 @@
+package prantel.core.sequence;
+
+import static prantel.core.rig.Conductor.CPC;
+import static prantel.core.rig.Conductor.LINE;
+import static prantel.core.rig.Conductor.NEUTRAL;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.limits.RingLoop;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Places;
+import prantel.core.rig.Point;
+import prantel.core.rig.Rig;
+import prantel.core.rig.Ring;
+
+/** The three steps of a ring: ends, line crossed with neutral, line crossed with CPC. */
+final class RingSlots {
+    private final Rig rig;
+    private final SetUps setUps;
+    private final CircuitLimits limits;
+
+    RingSlots(Rig rig, Scheme scheme) {
+        this.rig = rig;
+        this.setUps = new SetUps(rig);
+        this.limits = new CircuitLimits(rig, scheme);
+    }
+
+    List<Slot> all() {
+        List<Slot> slots = new ArrayList<>();
+        for (Circuit circuit : rig.circuits()) {
+            if (circuit instanceof Ring ring) {
+                ends(ring, slots);
+                crossed(ring, NEUTRAL, "step-2", "R1+Rn", slots);
+                List<Slot> third = crossed(ring, CPC, "step-3", "R1+R2", slots);
+                slots.add(ContinuitySlots.highest(
+                        ring, TestStep.RING, "r1r2", "R1+R2", third, limits.r1PlusR2(ring)));
+            }
+        }
+        return slots;
+    }
+
+    private void ends(Ring ring, List<Slot> slots) {
+        for (Conductor conductor : ring.conductors()) {
+            String name = switch (conductor) {
+                case LINE -> "r1";
+                case NEUTRAL -> "rn";
+                default -> "r2";
+            };
+            double ohms = ring.openLoopOhms(conductor);
+            slots.add(new Slot.Measured(
+                    new SlotId(ring.id() + "/ring/" + name),
+                    TestStep.RING,
+                    name,
+                    Spot.of(ring, ring.label() + ", " + conductor.word() + " end to end"),
+                    new Measurement.TwoProbe(
+                            Function.CONTINUITY,
+                            Places.cableAtBoard(ring.id(), conductor),
+                            Places.secondCableAtBoard(ring.id(), conductor)),
+                    setUps.ringOpened(ring),
+                    Unit.OHM,
+                    Optional.empty(),
+                    Optional.of(new ByHand(
+                            CircuitLimits.text(
+                                    "%s m × %s mΩ/m = %.2f Ω",
+                                    Check.plain(ring.ringMetres()),
+                                    Check.plain(ring.cable().milliohmPerMetre(conductor)),
+                                    ohms),
+                            ohms))));
+        }
+    }
+
+    private List<Slot> crossed(Ring ring, Conductor with, String id, String quantity, List<Slot> slots) {
+        SetUp setUp = setUps.ringCrossed(ring, with);
+        List<Slot> made = new ArrayList<>();
+        for (Point point : ring.points()) {
+            made.add(new Slot.Measured(
+                    new SlotId(ring.id() + "/ring/" + id + "/" + point.id()),
+                    TestStep.RING,
+                    quantity,
+                    Spot.of(ring, point),
+                    new Measurement.TwoProbe(
+                            Function.CONTINUITY,
+                            Places.front(ring.id(), point.id(), LINE),
+                            Places.front(ring.id(), point.id(), with)),
+                    setUp,
+                    Unit.OHM,
+                    Optional.empty(),
+                    Optional.of(byHand(ring, with, point))));
+        }
+        slots.addAll(made);
+        return made;
+    }
+
+    /** (r1+rn)/4 or (r1+r2)/4, and on a spur its own cable on top. */
+    private static ByHand byHand(Ring ring, Conductor with, Point point) {
+        RingLoop loop = new RingLoop(
+                ring.openLoopOhms(LINE), ring.openLoopOhms(NEUTRAL), ring.openLoopOhms(CPC));
+        double ohms = with == NEUTRAL ? loop.stepTwoOhms() : loop.stepThreeOhms();
+        String working = CircuitLimits.text(
+                "(r1 + %s) ÷ 4 = (%.2f + %.2f) ÷ 4 = %.2f Ω",
+                with == NEUTRAL ? "rn" : "r2",
+                loop.lineOhms(),
+                with == NEUTRAL ? loop.neutralOhms() : loop.cpcOhms(),
+                ohms);
+        double spurMetres = spurMetres(ring, point);
+        if (spurMetres <= 0) {
+            return new ByHand(working, ohms);
+        }
+        double perMetre = ring.cable().milliohmPerMetre(LINE) + ring.cable().milliohmPerMetre(with);
+        double whole = ohms + perMetre * spurMetres / 1000;
+        return new ByHand(
+                working
+                        + CircuitLimits.text(
+                                "; spur %s m × %s mΩ/m on top = %.2f Ω",
+                                Check.plain(spurMetres), Check.plain(perMetre), whole),
+                whole);
+    }
+
+    private static double spurMetres(Ring ring, Point point) {
+        double metres = 0;
+        Point at = point;
+        while (at.after().isPresent()) {
+            Point parent = ring.point(at.after().get());
+            metres += at.atMetres() - parent.atMetres();
+            at = parent;
+        }
+        return metres;
+    }
+}

@@ -1,0 +1,106 @@
+package prantel.core.sequence;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Lighting;
+import prantel.core.rig.Places;
+import prantel.core.rig.Point;
+import prantel.core.rig.PointKind;
+import prantel.core.rig.Residuals;
+import prantel.core.rig.Rig;
+import prantel.core.rig.Submain;
+
+/** Zs at the points of every circuit, and by calculation. */
+final class ZsSlots {
+    private final Rig rig;
+    private final Scheme scheme;
+    private final SetUps setUps;
+    private final CircuitLimits limits;
+
+    ZsSlots(Rig rig, Scheme scheme) {
+        this.rig = rig;
+        this.scheme = scheme;
+        this.setUps = new SetUps(rig);
+        this.limits = new CircuitLimits(rig, scheme);
+    }
+
+    List<Slot> all() {
+        List<Slot> slots = new ArrayList<>();
+        for (Circuit circuit : rig.circuits()) {
+            if (!(circuit instanceof Submain)) {
+                circuit(circuit, slots);
+            }
+        }
+        return slots;
+    }
+
+    private void circuit(Circuit circuit, List<Slot> slots) {
+        Function function = Residuals.protecting(rig, circuit).isEmpty() && !scheme.options().threeLeadZe()
+                ? Function.LOOP_TWO_LEAD
+                : Function.LOOP_THREE_LEAD;
+        SetUp setUp = setUps.live("Loads out; probes on line and E of the point");
+        List<Slot> readings = new ArrayList<>();
+        for (Point point : points(circuit)) {
+            for (Conductor line : lines(circuit)) {
+                readings.add(new Slot.Measured(
+                        new SlotId(circuit.id() + "/zs/" + point.id() + (circuit.isThreePhase() ? "-" + line.id() : "")),
+                        TestStep.ZS,
+                        "Zs",
+                        circuit.isThreePhase()
+                                ? Spot.of(circuit, point, line.letter())
+                                : Spot.of(circuit, point),
+                        new Measurement.TwoProbe(
+                                function,
+                                Places.front(circuit.id(), point.id(), line),
+                                Places.front(circuit.id(), point.id(), Conductor.CPC)),
+                        setUp,
+                        Unit.OHM,
+                        Optional.empty(),
+                        Optional.empty()));
+            }
+        }
+        slots.addAll(readings);
+        slots.add(ContinuitySlots.highest(circuit, TestStep.ZS, "zs", "Zs", readings, limits.zs(circuit)));
+        calculated(circuit, slots);
+    }
+
+    /** Ze (Zdb at a sub-board) + R1+R2, where the scheme asks for both. */
+    private void calculated(Circuit circuit, List<Slot> slots) {
+        TestStep continuity = circuit instanceof prantel.core.rig.Ring ? TestStep.RING : TestStep.R1_R2;
+        if (!scheme.asks(TestStep.ZE) || !scheme.asks(continuity)) {
+            return;
+        }
+        boolean origin = circuit.way().board().equals(rig.origin().id());
+        slots.add(new Slot.Composed(
+                new SlotId(circuit.id() + "/zs-calculated"),
+                TestStep.ZS,
+                "Zs",
+                Spot.of(circuit, circuit.label() + ", by calculation"),
+                Slot.Rule.SUM,
+                List.of(
+                        new SlotId(origin ? "origin/ze" : circuit.way().board() + "/zdb"),
+                        new SlotId(circuit.id() + "/r1r2")),
+                Unit.OHM,
+                Optional.of(limits.zs(circuit))));
+    }
+
+    private List<Point> points(Circuit circuit) {
+        List<Point> points = circuit.points().stream()
+                .filter(p -> p.kind() != PointKind.SWITCH)
+                .toList();
+        return scheme.options().everyZs()
+                ? points
+                : List.of(points.stream()
+                        .max(java.util.Comparator.comparingDouble(Point::atMetres))
+                        .orElseThrow());
+    }
+
+    private static List<Conductor> lines(Circuit circuit) {
+        return circuit instanceof Lighting ? List.of(Conductor.SWITCHED_LINE) : circuit.lines();
+    }
+}
