@@ -18,12 +18,14 @@ final class CheckCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key();
+        Key key = inputs.key(Inputs.Sequence.full);
         spec.commandLine()
                 .getOut()
                 .println(key.rig().name() + " is sound: " + key.rig().circuits().size() + " circuit(s), "
                         + key.rig().bonds().size() + " bond(s), "
                         + key.expectations().size() + " boxes, "
                         + key.faults().faults().size() + " fault(s).");
+        prantel.core.survey.RigSurvey.of(key)
+                .forEach(w -> spec.commandLine().getOut().println("  △ " + w.says() + " (" + w.source() + ")"));
     }
 }

@@ -37,15 +37,36 @@ final class Inputs {
     @Nullable
     Path instrument;
 
+    @Option(
+            names = "--sequence",
+            paramLabel = "WHICH",
+            description = "dead: the workshop's sheet of dead tests; full: every test, live ones too")
+    @Nullable
+    Sequence sequence;
+
+    /** Which tests are asked for. */
+    enum Sequence {
+        dead,
+        full
+    }
+
     Rig readRig() {
         return read(rig, RigFile::read);
     }
 
-    Key key() {
+    /** @param usual the sequence if none is asked for */
+    Key key(Sequence usual) {
         Rig theRig = readRig();
         FaultSet set = faults == null ? FaultSet.NONE : read(faults, bytes -> FaultSetFile.read(bytes, theRig));
-        Tester tester = instrument == null ? usualTester() : read(instrument, TesterFile::read);
-        return Key.of(theRig, set, tester, Scheme.workshop());
+        Tester tester = instrument == null ? Tester.usual() : read(instrument, TesterFile::read);
+        return Key.of(theRig, set, tester, scheme(usual));
+    }
+
+    private Scheme scheme(Sequence usual) {
+        return switch (sequence == null ? usual : sequence) {
+            case dead -> Scheme.workshop();
+            case full -> Scheme.fullSequence();
+        };
     }
 
     /** Reads a file; problems are given the file's name. */
@@ -67,14 +88,6 @@ final class Inputs {
             throw new ProblemsException(e.problems().stream()
                     .map(p -> p.at(p.where().isEmpty() ? path.toString() : path + ": " + p.where()))
                     .toList());
-        }
-    }
-
-    private static Tester usualTester() {
-        try (InputStream stream = Objects.requireNonNull(Inputs.class.getResourceAsStream("usual.tester.json"))) {
-            return TesterFile.read(stream.readAllBytes());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 }

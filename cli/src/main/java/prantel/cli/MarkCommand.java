@@ -46,7 +46,7 @@ final class MarkCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key();
+        Key key = inputs.key(Inputs.Sequence.dead);
         List<CandidateRecord.FaultReport> reports =
                 found == null ? List.of() : Inputs.read(found, bytes -> FaultSetFile.readReports(bytes, key.rig()));
         CandidateRecord record = Inputs.read(readings, bytes -> ReadingsCsv.read(bytes, key, reports));
@@ -126,6 +126,7 @@ final class MarkCommand implements Runnable {
             case Written.Number number -> number.text();
             case Written.Above above -> above.text();
             case Written.Open open -> open.text();
+            case Written.Said said -> said.text();
             case Written.Unreadable unreadable -> unreadable.text();
         };
     }
@@ -136,6 +137,7 @@ final class MarkCommand implements Runnable {
             case ABOVE -> "▲ above";
             case BELOW -> "▼ below";
             case OVER_RANGE_INSTEAD -> "› over-range";
+            case DIFFERS -> "≠ differs";
             case NOTHING -> "○ none";
         };
     }

@@ -29,7 +29,7 @@ final class SheetCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key();
+        Key key = inputs.key(Inputs.Sequence.full);
         PrintWriter out = spec.commandLine().getOut();
         if (form.json) {
             out.println(KeyExport.json(key));
@@ -50,6 +50,9 @@ final class SheetCommand implements Runnable {
                 .faults()
                 .forEach(f -> out.println("  ▲ " + f.title() + ", " + f.place().label(key.rig())));
         for (TestStep step : TestStep.values()) {
+            if (key.expectations().stream().noneMatch(e -> e.slot().step() == step)) {
+                continue;
+            }
             out.println();
             out.println(step.label());
             TextTable table = new TextTable().row("  slot", "where", "healthy", "with faults", "band", "limit", "");

@@ -8,11 +8,14 @@ import prantel.core.quantity.Unit;
 final class Words {
     private Words() {}
 
-    static String number(double ohms, Unit unit) {
-        return String.format(Locale.ROOT, "%.2f %s", unit.fromBase(ohms), unit.symbol());
+    static String number(double base, Unit unit) {
+        return String.format(Locale.ROOT, "%.2f %s", unit.fromBase(base), unit.symbol());
     }
 
     static String band(Band band, Unit unit) {
+        if (unit == Unit.WORDS) {
+            return "";
+        }
         if (band.isOverRangeOnly()) {
             return "over-range";
         }

@@ -11,6 +11,7 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import prantel.core.quantity.Check;
@@ -24,6 +25,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What all JSON formats share: limits on size and depth, the schema, problems with their JSON pointers. */
 final class JsonFile {
@@ -52,6 +54,11 @@ final class JsonFile {
      * @throws ProblemsException if it is too large, no JSON, or not what the schema allows: then with every such place
      */
     static JsonFile open(byte[] bytes, String schema) {
+        return open(bytes, schema, root -> {});
+    }
+
+    /** The same, with a chance to bring an older version of the format up to this one before it is looked at. */
+    static JsonFile open(byte[] bytes, String schema, Consumer<ObjectNode> upgrade) {
         if (bytes.length > LARGEST_BYTES) {
             throw new ProblemsException(new Problem(
                     "too-large",
@@ -60,6 +67,9 @@ final class JsonFile {
                     "give a file of at most " + LARGEST_BYTES / 1024 + " KiB"));
         }
         JsonNode root = parse(bytes);
+        if (root instanceof ObjectNode object) {
+            upgrade.accept(object);
+        }
         List<Problem> problems = Schemas.of(schema).validate(root).stream()
                 .map(JsonFile::problem)
                 .distinct()
@@ -93,6 +103,7 @@ final class JsonFile {
         return switch (error.getKeyword()) {
             case "additionalProperties" ->
                 "“" + error.getProperty() + "” is not a field of this format; check its spelling";
+            case "false" -> "this field does not belong to this kind";
             case "required" -> "the field “" + error.getProperty() + "” is missing";
             default -> message;
         };

@@ -32,9 +32,6 @@ import prantel.core.sequence.Slot;
 
 /** Reference tool: ngspice, from Debian's packages, runs the deck unchanged and must read what the core reads. */
 class NgspiceTest {
-    private static final double AGREE = 1e-3;
-    private static final Pattern RESULT = Pattern.compile("reading-(\\d+) = (\\S+)");
-
     @TempDir
     Path folder;
 
@@ -99,42 +96,7 @@ class NgspiceTest {
     @ParameterizedTest
     @MethodSource("cases")
     void agreesWithEveryReading(Case theCase) throws Exception {
-        Key key = Key.of(theCase.rig(), new FaultSet(theCase.faults()), Testers.usual(), Scheme.workshop());
-        Bench bench = new Bench(key.rig(), key.faults(), Variation.NONE);
-        List<Slot.Measured> slots = key.expectations().stream()
-                .flatMap(e -> e.slot() instanceof Slot.Measured m ? Stream.of(m) : Stream.empty())
-                .toList();
-        List<Double> simulated = run(SpiceDeck.write(key));
-        assertThat(simulated).hasSameSizeAs(slots);
-        for (int i = 0; i < slots.size(); i++) {
-            double ours = bench.ohms(slots.get(i));
-            String what = slots.get(i).id() + " with " + theCase.name();
-            if (Double.isInfinite(ours)) {
-                assertThat(simulated.get(i)).as(what).isInfinite();
-            } else {
-                assertThat(simulated.get(i)).as(what).isCloseTo(ours, within(AGREE * ours));
-            }
-        }
-    }
-
-    private List<Double> run(String deck) throws IOException, InterruptedException {
-        Path file = Files.writeString(folder.resolve("deck.cir"), deck);
-        Process process;
-        try {
-            process = new ProcessBuilder("ngspice", "-b", file.toString())
-                    .redirectErrorStream(true)
-                    .start();
-        } catch (IOException e) {
-            throw new IOException("ngspice is needed for this test: apt-get install ngspice", e);
-        }
-        String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        process.waitFor();
-        List<Double> values = new ArrayList<>();
-        Matcher matcher = RESULT.matcher(output);
-        while (matcher.find()) {
-            values.add(
-                    matcher.group(2).equals("open") ? Double.POSITIVE_INFINITY : Double.parseDouble(matcher.group(2)));
-        }
-        return values;
+        Key key = Key.of(theCase.rig(), new FaultSet(theCase.faults()), Testers.usual(), Scheme.fullSequence());
+        assertThat(Ngspice.compareAll(key, folder, theCase.name())).isPositive();
     }
 }

@@ -65,6 +65,17 @@ public final class Bench {
         return find(slot) instanceof Found.Number number ? number.base() : Double.POSITIVE_INFINITY;
     }
 
+    /**
+     * The electrical quantities that a reading rests on, for holding against another simulator: the value itself; for an
+     * RCD test the residual current of each device, mA; for a rotation test the three voltages between lines; for an
+     * operation the voltage of each trial. Empty for a test button.
+     */
+    public List<Double> quantities(Slot.Measured slot) {
+        return slot.function().isLive()
+                ? live(slot.setUp()).quantities(slot.measurement())
+                : List.of(value(slot));
+    }
+
     /** True value when the set-up was not the one asked for, base unit: how a mistake is simulated. */
     public double value(Slot.Measured slot, SetUp other) {
         return find(slot.measurement(), other) instanceof Found.Number number

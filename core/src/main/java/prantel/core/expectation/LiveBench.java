@@ -1,12 +1,14 @@
 package prantel.core.expectation;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.LiveMeters;
 import prantel.core.instrument.Saying;
+import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Alternating;
 import prantel.core.network.Alternating.Draw;
 import prantel.core.network.Branch;
@@ -56,6 +58,31 @@ final class LiveBench {
             case Measurement.Operation operation ->
                 new Found.Words(
                         operation.trials().stream().allMatch(this::comesOut) ? Saying.WORKS : Saying.DOES_NOT_WORK);
+        };
+    }
+
+    List<Double> quantities(Measurement measurement) {
+        return switch (measurement) {
+            case Measurement.TwoProbe probes ->
+                List.of(
+                        probes.function() == Function.LOOP_TWO_LEAD || probes.function() == Function.LOOP_THREE_LEAD
+                                ? alternating.impedanceOhms(probes.a(), probes.b())
+                                : find(probes) instanceof Found.Number number ? number.base() : 0.0);
+            case Measurement.Trip trip ->
+                Arrays.stream(residualMilliamps(trip.line(), trip.earth(), trip.milliamps() / TO_MILLI))
+                        .boxed()
+                        .toList();
+            case Measurement.Button button -> List.of();
+            case Measurement.Rotation turn ->
+                List.of(
+                        open(alternating, turn.l1(), turn.l2()).size(),
+                        open(alternating, turn.l2(), turn.l3()).size(),
+                        open(alternating, turn.l3(), turn.l1()).size());
+            case Measurement.LoadCurrent load -> List.of(loadAmps(load));
+            case Measurement.Operation operation ->
+                operation.trials().stream()
+                        .map(t -> indicated(network.with(t.position()), t.a(), t.b()))
+                        .toList();
         };
     }
 

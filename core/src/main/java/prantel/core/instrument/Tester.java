@@ -1,7 +1,9 @@
 package prantel.core.instrument;
 
+import java.util.List;
 import java.util.Optional;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
 
 /** A multifunction tester with its leads. */
 public record Tester(String id, String label, Meter ohmmeter, Meter insulationTester, LiveMeters live, Leads leads) {
@@ -13,6 +15,26 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
     /** A tester of which only the dead functions are known; the live ones have usual figures. */
     public Tester(String id, String label, Meter ohmmeter, Meter insulationTester, Leads leads) {
         this(id, label, ohmmeter, insulationTester, LiveMeters.usual(), leads);
+    }
+
+    /** Usual data-sheet figures and leads. Common practice, no source. */
+    public static Tester usual() {
+        Meter ohms = new Meter(
+                List.of(
+                        new Range(9.99, 0.01, Unit.OHM),
+                        new Range(99.9, 0.1, Unit.OHM),
+                        new Range(999, 1, Unit.OHM),
+                        new Range(99.9, 0.1, Unit.KILOHM)),
+                2,
+                2);
+        Meter insulation = new Meter(
+                List.of(
+                        new Range(9.99, 0.01, Unit.MEGOHM),
+                        new Range(99.9, 0.1, Unit.MEGOHM),
+                        new Range(999, 1, Unit.MEGOHM)),
+                3,
+                2);
+        return new Tester("usual", "usual tester", ohms, insulation, new Leads(0.3, 0.85));
     }
 
     /** The meter behind a function; empty where words are found, not numbers. */

@@ -107,8 +107,8 @@ final class BondSlots {
     private Limit byLength(double csaMm2, double metres) {
         double joints = 2 * scheme.tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
         double copper = scheme.tolerances().high().cable() * ohms(csaMm2, metres);
-        // a display has hundredths: less than one more could never be seen
-        double most = Math.ceil((copper + joints) * 100) / 100;
+        // a display has hundredths: one digit more could never be told apart
+        double most = Math.ceil((copper + joints) * 100) / 100 + 0.01;
         return new Limit(
                 Side.AT_MOST,
                 most,

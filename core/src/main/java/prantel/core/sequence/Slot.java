@@ -6,6 +6,7 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.CircuitId;
+import prantel.core.rig.Rig;
 
 /** One box to be filled on the candidate's sheet. */
 public sealed interface Slot {
@@ -31,6 +32,18 @@ public sealed interface Slot {
     /** "socket 3", "water pipe, on the clamp". */
     default String where() {
         return spot().where();
+    }
+
+    /** Where, with the circuit if the rig has several and it is not said yet: "socket 3, Parlour sockets". */
+    default String place(Rig rig) {
+        String label = circuit().map(c -> rig.circuit(c).label()).orElse("");
+        boolean said = label.isEmpty() || rig.circuits().size() == 1 || where().contains(label);
+        return where() + (said ? "" : ", " + label);
+    }
+
+    /** For lists without headings: "R2, socket 3, Parlour sockets". */
+    default String title(Rig rig) {
+        return quantity() + ", " + place(rig);
     }
 
     /**

@@ -15,6 +15,7 @@ import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 import prantel.formats.FaultSetFile;
+import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
@@ -23,8 +24,11 @@ import prantel.server.workshop.Workshop;
 public class Keys {
     private final Workshop workshop;
 
-    Keys(Workshop workshop) {
+    private final AsBuiltReadings asBuilt;
+
+    Keys(Workshop workshop, AsBuiltReadings asBuilt) {
         this.workshop = workshop;
+        this.asBuilt = asBuilt;
     }
 
     public Rig rig(Assessment assessment) {
@@ -48,7 +52,14 @@ public class Keys {
 
     /** The key as it would be with another set. */
     public Key keyWith(Assessment assessment, FaultSet faults) {
-        return Key.of(rig(assessment), faults, tester(assessment), Scheme.workshop());
+        DocumentRef ref =
+                new DocumentRef(assessment.fixed().rigId(), assessment.fixed().rigVersion());
+        return Key.of(
+                rig(assessment),
+                faults,
+                tester(assessment),
+                Scheme.workshop(),
+                asBuilt.of(ref, assessment.fixed().preparedAt()));
     }
 
     /** What the candidate wrote so far. */

@@ -27,13 +27,14 @@ import prantel.server.assessment.Keys;
 import prantel.server.workshop.Workshop;
 
 /**
- * Fills an empty data folder with the invented workshop: one bay, its rig, two testers, and Petra Lindholm's sheet handed
+ * Fills an empty data folder with the invented workshop: five bays with their rigs, two testers, and Petra Lindholm's sheet handed
  * in and waiting to be marked.
  */
 @Component
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
 class DemoData implements ApplicationRunner {
     private static final String ASSESSOR = "ines";
+    private static final List<String> OTHER_RIGS = List.of("ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
 
     private final Accounts accounts;
     private final Workshop workshop;
@@ -55,9 +56,13 @@ class DemoData implements ApplicationRunner {
         DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.role(), s.password()));
         workshop.saveTester(file("t1.tester.json"), ASSESSOR);
         workshop.saveTester(file("t2.tester.json"), ASSESSOR);
-        String rig = workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR).id();
+        String rig = workshop.saveRig(file("toll-cottage-v1.rig.json"), ASSESSOR).id();
         workshop.addBay(1, rig);
         handedInSheet();
+        workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR);
+        for (int i = 0; i < OTHER_RIGS.size(); i++) {
+            workshop.addBay(i + 2, workshop.saveRig(file(OTHER_RIGS.get(i) + ".rig.json"), ASSESSOR).id());
+        }
     }
 
     private void handedInSheet() throws IOException {

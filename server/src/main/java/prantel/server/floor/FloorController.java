@@ -1,5 +1,6 @@
 package prantel.server.floor;
 
+import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -10,13 +11,16 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.expectation.Drift;
 import prantel.core.marking.Finding;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.assessment.Stage;
+import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;
+import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
 /** The room: its bays, and what needs the assessor next. */
@@ -28,7 +32,14 @@ class FloorController {
     private final Keys keys;
     private final Accounts accounts;
 
-    FloorController(Workshop workshop, Assessments assessments, Keys keys, Accounts accounts) {
+    private final AsBuiltReadings asBuilt;
+    private final Clock clock;
+
+    FloorController(
+            Workshop workshop, Assessments assessments, Keys keys, Accounts accounts, AsBuiltReadings asBuilt,
+            Clock clock) {
+        this.asBuilt = asBuilt;
+        this.clock = clock;
         this.workshop = workshop;
         this.assessments = assessments;
         this.keys = keys;
@@ -37,7 +48,10 @@ class FloorController {
 
     record FloorView(List<BayView> bays, List<Need> aisle, List<Kept> kept) {}
 
-    /** @param assessmentId null for a free bay */
+    /**
+     * @param assessmentId null for a free bay
+     * @param drifts healthy readings of the real rig that lie beyond tolerance of its description
+     */
     record BayView(
             String id,
             int number,
@@ -49,13 +63,19 @@ class FloorController {
             int faultsSet,
             String now,
             String detail,
-            @Nullable OffsetDateTime since) {}
+            @Nullable OffsetDateTime since,
+            int drifts) {}
 
-    /** One thing that needs somebody, with the reason. `go` is the stage to open; PREPARE where the bay is free. */
+    /**
+     * One thing that needs somebody, with the reason.
+     *
+     * @param go the stage to open; "rig" for the rig's page
+     */
     record Need(
             int bay,
             String bayId,
             @Nullable String assessmentId,
+            String rigId,
             String go,
             String what,
             String why,
@@ -72,6 +92,7 @@ class FloorController {
         List<Need> aisle = new ArrayList<>();
         all.forEach(a -> needs(a).forEach(aisle::add));
         aisle.sort(Comparator.comparing(Need::since));
+        bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
         return new FloorView(bays, aisle, kept(all));
     }
 
@@ -80,7 +101,7 @@ class FloorController {
                 .filter(a -> a.occupiesBay() && a.fixed().bayId().equals(bay.bayId()))
                 .findFirst();
         String rig = workshop.rigOf(bay).name();
-        String earthing = workshop.rigOf(bay).supply().earthing().label();
+        String earthing = workshop.rigOf(bay).supply().declared().earthing().label();
         if (here.isEmpty()) {
             return new BayView(
                     bay.bayId(),
@@ -93,7 +114,8 @@ class FloorController {
                     0,
                     "Ready for the next candidate",
                     "Rig proved healthy",
-                    null);
+                    null,
+                    drifts(bay));
         }
         Assessment a = here.get();
         return new BayView(
@@ -107,7 +129,32 @@ class FloorController {
                 keys.faults(a).faults().size(),
                 now(a),
                 detail(a),
-                a.lastChange());
+                a.lastChange(),
+                drifts(bay));
+    }
+
+    private Need driftNeed(BayView view) {
+        Bay bay = workshop.bay(view.id());
+        int drifts = view.drifts();
+        return new Need(
+                bay.number(),
+                bay.bayId(),
+                null,
+                bay.rigId(),
+                "rig",
+                drifts + " healthy reading" + (drifts == 1 ? " is" : "s are") + " beyond tolerance: look at the rig",
+                "as built",
+                OffsetDateTime.now(clock));
+    }
+
+    private int drifts(Bay bay) {
+        DocumentRef rig = new DocumentRef(bay.rigId(), bay.rigVersion());
+        List<DocumentRef> testers = workshop.testers();
+        return testers.isEmpty()
+                ? 0
+                : (int) asBuilt.drifts(rig, workshop.tester(testers.getFirst())).stream()
+                        .filter(Drift::isBeyond)
+                        .count();
     }
 
     private String now(Assessment a) {
@@ -161,7 +208,7 @@ class FloorController {
 
     private Need need(Assessment a, String go, String what, String why) {
         Bay bay = workshop.bay(a.fixed().bayId());
-        return new Need(bay.number(), bay.bayId(), a.id(), go, what, why, a.lastChange());
+        return new Need(bay.number(), bay.bayId(), a.id(), bay.rigId(), go, what, why, a.lastChange());
     }
 
     private List<Kept> kept(List<Assessment> all) {

@@ -145,6 +145,9 @@ record MarkingView(
             List<Finding> of = findings.stream()
                     .filter(f -> f.expectation().slot().step() == step)
                     .toList();
+            if (of.isEmpty()) {
+                continue;
+            }
             int asked = (int) of.stream().filter(Finding::asked).count();
             int eye = (int) of.stream().filter(Finding::wantsEye).count();
             steps.add(new StepLine(step.name(), step.label(), asked, eye, asked == 0));
@@ -152,20 +155,16 @@ record MarkingView(
         return steps;
     }
 
-    /** The profile along each circuit, for the method that the candidate took. */
+    /** The profile along each circuit, for the methods that the candidate took. */
     private static List<Pictures.ProfileCurve> profiles(MarkedSheet sheet) {
-        boolean methodTwo = sheet.findings().stream()
-                .anyMatch(f -> f.asked() && f.expectation().slot().step() == TestStep.R2);
-        boolean methodOne = sheet.findings().stream()
-                .anyMatch(f -> f.asked() && f.expectation().slot().step() == TestStep.R1_R2);
-        List<Pictures.ProfileCurve> curves = new ArrayList<>();
-        if (methodOne) {
-            curves.addAll(Pictures.profiles(sheet.key(), TestStep.R1_R2));
-        }
-        if (methodTwo) {
-            curves.addAll(Pictures.profiles(sheet.key(), TestStep.R2));
-        }
-        return curves;
+        return sheet.findings().stream()
+                .filter(Finding::asked)
+                .map(f -> f.expectation().slot())
+                .filter(s -> s.spot().point().isPresent())
+                .map(Slot::quantity)
+                .distinct()
+                .flatMap(q -> Pictures.profiles(sheet.key(), q).stream())
+                .toList();
     }
 
     private static List<String> reports(Assessment assessment, Rig rig, MarkedSheet sheet) {
@@ -188,9 +187,7 @@ record MarkingView(
                 slot.id().value(),
                 slot.step().name(),
                 slot.circuit().map(Object::toString).orElse(null),
-                slot instanceof Slot.Measured m && m.atMetres() >= 0
-                        ? slot.id().value().replaceAll(".*/", "")
-                        : null,
+                slot.spot().point().map(Object::toString).orElse(null),
                 slot.quantity(),
                 slot.where(),
                 finding.asked(),
@@ -233,6 +230,7 @@ record MarkingView(
             case Written.Number number -> number.text().strip();
             case Written.Above above -> above.text().strip();
             case Written.Open open -> open.text().strip();
+            case Written.Said said -> said.text().strip();
             case Written.Unreadable unreadable -> unreadable.text().strip();
         };
     }

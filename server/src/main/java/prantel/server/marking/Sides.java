@@ -27,6 +27,7 @@ final class Sides {
                         ? amount(band.low() - n.base(), unit) + " below the band"
                         : "a number where over-range is to be expected";
             case OVER_RANGE_INSTEAD -> "over-range where a number is to be expected";
+            case DIFFERS -> "not what this rig shows";
             case NOTHING -> finding.written() instanceof Written.Blank ? "nothing recorded" : "cannot be read";
         };
     }

@@ -1,5 +1,6 @@
 package prantel.server.picture;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -9,7 +10,6 @@ import prantel.core.expectation.Profile;
 import prantel.core.fault.Place;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.TestStep;
 
 /** Makes what circuit lines and profiles are drawn from. Ω throughout; null stands for open or over-range. */
 public final class Pictures {
@@ -45,23 +45,24 @@ public final class Pictures {
         return new CircuitLine(
                 circuit.id().value(),
                 circuit.label(),
-                circuit.breaker().label(),
+                circuit.device().label(),
                 circuit.points().stream()
                         .map(p -> new Station(p.id().value(), p.label(), p.atMetres()))
                         .toList());
     }
 
-    /** The profile of each circuit for a step that is taken along it. */
-    public static List<ProfileCurve> profiles(Key key, TestStep step) {
-        return key.rig().circuits().stream()
-                .map(c -> new ProfileCurve(
-                        c.id().value(),
-                        step == TestStep.R1_R2 ? "R1+R2" : "R2",
-                        faultStations(key, c),
-                        Profile.of(key, c.id(), step).stream()
-                                .map(Pictures::sample)
-                                .toList()))
-                .toList();
+    /** The profile of each circuit along which a quantity is taken: "R1+R2", "R1+Rn", "R2", "Zs". */
+    public static List<ProfileCurve> profiles(Key key, String quantity) {
+        List<ProfileCurve> curves = new ArrayList<>();
+        for (Circuit circuit : key.rig().circuits()) {
+            List<ProfileSample> samples = Profile.of(key, circuit.id(), quantity).stream()
+                    .map(Pictures::sample)
+                    .toList();
+            if (!samples.isEmpty()) {
+                curves.add(new ProfileCurve(circuit.id().value(), quantity, faultStations(key, circuit), samples));
+            }
+        }
+        return curves;
     }
 
     private static List<String> faultStations(Key key, Circuit circuit) {

@@ -18,10 +18,12 @@ import prantel.core.expectation.FaultEffect;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Notation;
+import prantel.core.rig.Rig;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.picture.Windows;
 import prantel.server.web.Refusal;
 
 /** Taking the faults out and proving the rig healthy with the readings that proved them set. */
@@ -97,7 +99,7 @@ class ClearController {
                     effect.fault().kind().remedy()));
             effect.check()
                     .map(c -> healthy.expectation(c.set().slot().id()))
-                    .ifPresent(e -> checks.put(e.slot().id().value(), check(e, assessment.clearChecks())));
+                    .ifPresent(e -> checks.put(e.slot().id().value(), check(e, assessment.clearChecks(), key.rig())));
         }
         long open = checks.values().stream().filter(c -> !c.fits()).count();
         String whyNot = assessment.clearedAt() != null
@@ -112,14 +114,14 @@ class ClearController {
                 whyNot);
     }
 
-    private static HealthyCheck check(Expectation expected, Map<String, String> taken) {
+    private static HealthyCheck check(Expectation expected, Map<String, String> taken, Rig rig) {
         String slot = expected.slot().id().value();
         String text = taken.getOrDefault(slot, "");
         boolean fits =
                 expected.band().sideOf(Notation.read(text, expected.slot().boxUnit())) == Band.Side.INSIDE;
         return new HealthyCheck(
                 slot,
-                expected.slot().quantity() + ", " + expected.slot().where(),
+                expected.slot().title(rig),
                 expected.slot().boxUnit().symbol(),
                 Windows.of(expected),
                 text,

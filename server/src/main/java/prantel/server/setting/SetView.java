@@ -13,8 +13,8 @@ import prantel.core.expectation.FaultEffect.CheckReading;
 import prantel.core.expectation.Key;
 import prantel.core.fault.SafetyClass;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.TestStep;
 import prantel.server.assessment.Assessment;
+import prantel.server.picture.Windows;
 import prantel.server.picture.Pictures;
 
 /** All that Set shows. `preview` holds what depends on the faults; the rest does not change while they are chosen. */
@@ -112,7 +112,7 @@ record SetView(
                         e.slot().id().value(),
                         e.slot().step().label(),
                         e.slot().quantity(),
-                        e.slot().where(),
+                        e.slot().place(key.rig()),
                         e.healthy().shown(),
                         e.withFaults().shown(),
                         Pictures.finite(change.timesTolerance()),
@@ -126,7 +126,7 @@ record SetView(
                 changes,
                 hidden,
                 key.expectations().size(),
-                Pictures.profiles(key, TestStep.R1_R2));
+                Pictures.profiles(key, "R1+R2"));
     }
 
     private static FaultLine faultLine(FaultEffect effect, Rig rig) {
@@ -136,7 +136,7 @@ record SetView(
                 effect.fault().place().label(rig),
                 word(effect.visibility()),
                 effect.firstSeen()
-                        .map(e -> e.slot().quantity() + ", " + e.slot().where())
+                        .map(e -> e.slot().title(rig))
                         .orElse("no reading of this sequence shows it"),
                 effect.fault().safety(rig) == SafetyClass.DEAD_ONLY,
                 effect.fault().kind().instruction(effect.fault(), rig),
@@ -153,7 +153,7 @@ record SetView(
                 FaultEffect.Result result = check.of(text);
                 checks.add(new Check(
                         set.slot().id().value(),
-                        set.slot().quantity() + ", " + set.slot().where(),
+                        set.slot().title(rig),
                         set.slot().boxUnit().symbol(),
                         Windows.of(set),
                         effect.fault().title() + ", " + effect.fault().place().label(rig),

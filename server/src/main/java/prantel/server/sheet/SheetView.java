@@ -6,7 +6,6 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.Place;
-import prantel.core.instrument.Meter;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Written;
@@ -86,7 +85,10 @@ record SheetView(
         List<Slot> slots = SlotPlan.of(rig, Scheme.workshop());
         List<Step> steps = new ArrayList<>();
         for (TestStep step : TestStep.values()) {
-            steps.add(step(step, slots.stream().filter(s -> s.step() == step).toList(), assessment, tester));
+            List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
+            if (!of.isEmpty()) {
+                steps.add(step(step, of, rig, assessment, tester));
+            }
         }
         return new SheetView(
                 assessment.id(),
@@ -120,15 +122,15 @@ record SheetView(
                 FaultCatalogue.kinds().stream().map(k -> k.id()).toList());
     }
 
-    private static Step step(TestStep step, List<Slot> slots, Assessment assessment, Tester tester) {
+    private static Step step(TestStep step, List<Slot> slots, Rig rig, Assessment assessment, Tester tester) {
         List<Group> groups = new ArrayList<>();
         List<String> labels =
-                slots.stream().map(SheetView::groupLabel).distinct().toList();
+                slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
         for (String label : labels) {
             groups.add(new Group(
                     label,
                     slots.stream()
-                            .filter(s -> groupLabel(s).equals(label))
+                            .filter(s -> groupLabel(s, rig).equals(label))
                             .map(s -> box(s, assessment, tester))
                             .toList()));
         }
@@ -140,12 +142,11 @@ record SheetView(
         return new Step(step.name(), step.label(), other == null ? "" : other.label(), setUp, groups);
     }
 
-    private static String groupLabel(Slot slot) {
-        return switch (slot.step()) {
-            case BONDING -> slot.where().replaceAll(",.*", "");
-            case INSULATION -> slot.where();
-            case R1_R2, R2 -> slot instanceof Slot.Highest ? slot.where().replaceAll(",.*", "") : "";
-        };
+    /** The circuit, with the voltage and round of an insulation test; for a bond the part. */
+    private static String groupLabel(Slot slot, Rig rig) {
+        return slot.step() == TestStep.INSULATION || slot.circuit().isEmpty()
+                ? slot.where().replaceAll(slot.step() == TestStep.BONDING ? ",.*" : "$", "")
+                : rig.circuit(slot.circuit().get()).label();
     }
 
     private static Box box(Slot slot, Assessment assessment, Tester tester) {
@@ -153,16 +154,12 @@ record SheetView(
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
         Written written = Notation.read(text, slot.boxUnit());
-        Meter meter = switch (slot) {
-            case Slot.Measured measured -> tester.meter(measured.function());
-            case Slot.Highest highest -> tester.ohmmeter();
-        };
         return new Box(
                 slot.id().value(),
                 slot.quantity(),
                 slot.where(),
                 slot.boxUnit().symbol(),
-                meter.overRange().shown(),
+                overRange(slot, tester),
                 text,
                 reading == null ? 0 : reading.seq(),
                 Understood.of(written),
@@ -170,9 +167,23 @@ record SheetView(
                 slot.limit().isPresent(),
                 judged == null ? null : judged.value(),
                 judged == null ? 0 : judged.seq(),
-                slot instanceof Slot.Highest highest
-                        ? highest.of().stream().map(Object::toString).toList()
+                slot instanceof Slot.Composed composed
+                        ? composed.of().stream().map(Object::toString).toList()
                         : List.of());
+    }
+
+    /** What the display shows above its range; empty where words are written. A composed box is asked for by number. */
+    private static String overRange(Slot slot, Tester tester) {
+        return switch (slot) {
+            case Slot.Measured measured ->
+                tester.meter(measured.function())
+                        .map(m -> m.overRange().shown())
+                        .orElse("");
+            case Slot.Composed composed ->
+                composed.boxUnit() == prantel.core.quantity.Unit.OHM
+                        ? tester.ohmmeter().overRange().shown()
+                        : "";
+        };
     }
 
     private static Report report(FaultReport report) {

@@ -13,6 +13,8 @@ class Pages {
         "/floor",
         "/workshop",
         "/reference",
+        "/rigs/**",
+        "/rigs",
         "/bays/**",
         "/assessments/**",
         "/my/**"

@@ -69,6 +69,14 @@ public class Workshop {
         return mapper.latest(RIG);
     }
 
+    /** A version as it was saved. */
+    public record Kept(int version, OffsetDateTime savedAt, String savedBy) {}
+
+    /** Oldest first; empty for an unknown rig. */
+    public List<Kept> rigVersions(String id) {
+        return mapper.versions(RIG, id);
+    }
+
     /** @throws ProblemsException if there is no such tester */
     public DocumentRef latestTester(String id) {
         int version = mapper.latestVersion(TESTER, id);

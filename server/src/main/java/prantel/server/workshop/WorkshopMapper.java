@@ -38,6 +38,12 @@ interface WorkshopMapper {
         from document where kind = #{kind} group by document_id order by document_id""")
     List<DocumentRef> latest(String kind);
 
+    @Select("""
+        select d.version, d.saved_at, a.name as saved_by
+        from document d join account a on a.account_id = d.saved_by
+        where d.kind = #{kind} and d.document_id = #{id} order by d.version""")
+    List<Workshop.Kept> versions(@Param("kind") String kind, @Param("id") String id);
+
     @Insert("""
         insert into document (kind, document_id, version, json, saved_at, saved_by)
         values (#{kind}, #{id}, #{version}, #{json}, #{savedAt}, #{savedBy})""")

@@ -1,4 +1,4 @@
-package prantel.server.setting;
+package prantel.server.picture;
 
 import java.util.Locale;
 import prantel.core.expectation.Band;
@@ -6,13 +6,13 @@ import prantel.core.expectation.Expectation;
 import prantel.core.quantity.Unit;
 
 /** The window of a check reading in words, in the unit of its box. */
-final class Windows {
+public final class Windows {
     private Windows() {}
 
-    static String of(Expectation expected) {
+    public static String of(Expectation expected) {
         Band band = expected.band();
         Unit unit = expected.slot().boxUnit();
-        if (band.isOverRangeOnly()) {
+        if (band.isOverRangeOnly() || unit == Unit.WORDS) {
             return expected.withFaults().shown();
         }
         String low = number(unit.fromBase(band.low()));

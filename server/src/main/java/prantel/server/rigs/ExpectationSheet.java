@@ -1,0 +1,86 @@
+package prantel.server.rigs;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.limits.Limit;
+import prantel.core.quantity.Unit;
+import prantel.core.sequence.Slot;
+import prantel.server.picture.Windows;
+
+/** Every reading of a healthy rig with its band, limit and source: the expectation sheet. */
+final class ExpectationSheet {
+    private ExpectationSheet() {}
+
+    /**
+     * @param rule for a box that comes from others: "the highest of …"
+     * @param byHand the trade's arithmetic with the numbers put in; empty where there is none
+     * @param met null where it is not judged
+     */
+    record ReadingLine(
+            String slot,
+            String step,
+            boolean live,
+            @Nullable String circuit,
+            String quantity,
+            String where,
+            String healthy,
+            String band,
+            String limit,
+            String limitSource,
+            String limitWorking,
+            @Nullable Boolean met,
+            String byHand,
+            String instrument,
+            String rule,
+            List<String> setUp) {}
+
+    static List<ReadingLine> of(Key key) {
+        List<ReadingLine> lines = new ArrayList<>();
+        for (Expectation e : key.expectations()) {
+            Slot slot = e.slot();
+            Limit limit = slot.limit().orElse(null);
+            lines.add(new ReadingLine(
+                    slot.id().value(),
+                    slot.step().label(),
+                    slot.step().isLive(),
+                    slot.circuit().map(Object::toString).orElse(null),
+                    slot.quantity(),
+                    slot.where(),
+                    e.healthy().shown(),
+                    Windows.of(e),
+                    limit == null ? "" : limit(limit, slot.boxUnit()),
+                    limit == null ? "" : limit.source(),
+                    limit == null ? "" : limit.working(),
+                    e.satisfactory().orElse(null),
+                    byHand(slot),
+                    slot instanceof Slot.Measured m ? m.function().label() : "",
+                    slot instanceof Slot.Composed c ? rule(c, key) : "",
+                    slot instanceof Slot.Measured m ? m.setUp().steps() : List.of()));
+        }
+        return lines;
+    }
+
+    private static String byHand(Slot slot) {
+        return slot instanceof Slot.Measured m
+                ? m.byHand().map(h -> h.working()).orElse("")
+                : "";
+    }
+
+    private static String rule(Slot.Composed slot, Key key) {
+        List<String> of = slot.of().stream()
+                .map(id -> key.expectation(id).slot().quantity())
+                .distinct()
+                .toList();
+        return slot.rule().words() + " " + slot.of().size() + " readings (" + String.join(", ", of) + ")";
+    }
+
+    static String limit(Limit limit, Unit unit) {
+        String number = unit == Unit.MILLISECOND || unit == Unit.VOLT ? "%.0f" : "%.2f";
+        return (limit.side() == Limit.Side.AT_MOST ? "≤ " : "≥ ")
+                + String.format(Locale.ROOT, number, unit.fromBase(limit.base())) + "\u2009" + unit.symbol();
+    }
+}

@@ -1,0 +1,176 @@
+package prantel.server.rigs;
+
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.expectation.Drift;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Tester;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.core.sequence.SlotPlan;
+import prantel.formats.RigDifference;
+import prantel.formats.RigFile;
+import prantel.server.assessment.Assessments;
+import prantel.server.web.Refusal;
+import prantel.server.workshop.AsBuiltReadings;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Workshop;
+
+/** The list of rigs, a rig's page, its versions, and drafts in the workshop. */
+@RestController
+@RequestMapping("/api/rigs")
+class RigController {
+    private final Workshop workshop;
+    private final AsBuiltReadings asBuilt;
+    private final Assessments assessments;
+
+    RigController(Workshop workshop, AsBuiltReadings asBuilt, Assessments assessments) {
+        this.workshop = workshop;
+        this.asBuilt = asBuilt;
+        this.assessments = assessments;
+    }
+
+    /** @param file the rig file as text */
+    record Draft(String file) {}
+
+    /** @param basedOn the version that was changed; 0 for a new rig */
+    record NewVersion(String file, int basedOn) {}
+
+    record Saved(String id, int version) {}
+
+    @GetMapping
+    List<RigView.RigLine> list() {
+        List<RigView.RigLine> lines = new ArrayList<>();
+        for (DocumentRef ref : workshop.rigs()) {
+            Rig rig = workshop.rig(ref);
+            Workshop.Kept kept = workshop.rigVersions(ref.id()).getLast();
+            lines.add(new RigView.RigLine(
+                    ref.id(),
+                    rig.name(),
+                    ref.version(),
+                    kept.savedAt(),
+                    kept.savedBy(),
+                    bays(ref.id()),
+                    RigDrawing.of(rig),
+                    SlotPlan.of(rig, Scheme.fullSequence()).size(),
+                    RigView.warnings(Key.of(rig, FaultSet.NONE, tester(), Scheme.fullSequence()))
+                            .size(),
+                    (int) asBuilt.drifts(ref, tester()).stream()
+                            .filter(Drift::isBeyond)
+                            .count()));
+        }
+        return lines;
+    }
+
+    @GetMapping("/{id}")
+    RigView.RigPage page(@PathVariable String id, @RequestParam(defaultValue = "0") int version) {
+        List<Workshop.Kept> versions = workshop.rigVersions(id);
+        if (versions.isEmpty()) {
+            throw Refusal.notFound("rig");
+        }
+        int latest = versions.getLast().version();
+        DocumentRef ref = new DocumentRef(id, version == 0 ? latest : version);
+        Rig rig = workshop.rig(ref);
+        return new RigView.RigPage(
+                id,
+                rig.name(),
+                ref.version(),
+                ref.version() == latest,
+                rig.comments(),
+                bays(id),
+                versions.stream()
+                        .map(v -> new RigView.VersionLine(
+                                v.version(), v.savedAt(), v.savedBy(), usedBy(id, v.version())))
+                        .toList(),
+                new String(RigFile.write(rig), StandardCharsets.UTF_8),
+                tester().label(),
+                RigView.of(rig, tester()));
+    }
+
+    @GetMapping("/{id}/difference")
+    List<RigDifference.RigChange> difference(@PathVariable String id, @RequestParam int from, @RequestParam int to) {
+        return RigDifference.between(
+                workshop.rig(new DocumentRef(id, from)), workshop.rig(new DocumentRef(id, to)));
+    }
+
+    @GetMapping(path = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> file(@PathVariable String id, @RequestParam int version) {
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(id + "-v" + version + ".rig.json")
+                                .build()
+                                .toString())
+                .body(RigFile.write(workshop.rig(new DocumentRef(id, version))));
+    }
+
+    /** A draft is looked at; nothing is kept. */
+    @PostMapping("/preview")
+    RigView.DraftView preview(@RequestBody Draft draft) {
+        try {
+            Rig rig = RigFile.read(draft.file().getBytes(StandardCharsets.UTF_8));
+            return new RigView.DraftView(List.of(), RigView.of(rig, tester()));
+        } catch (ProblemsException e) {
+            return new RigView.DraftView(e.problems(), null);
+        }
+    }
+
+    @PostMapping
+    Saved save(@RequestBody NewVersion draft, Principal who) {
+        byte[] bytes = draft.file().getBytes(StandardCharsets.UTF_8);
+        Rig rig = RigFile.read(bytes);
+        List<Workshop.Kept> versions = workshop.rigVersions(rig.id());
+        int latest = versions.isEmpty() ? 0 : versions.getLast().version();
+        if (draft.basedOn() == 0 && latest > 0) {
+            throw new ProblemsException(new Problem(
+                    "id-taken", "/id", Check.quoted(rig.id()), "there is a rig with that id; give the new one another"));
+        }
+        if (draft.basedOn() != latest) {
+            throw Refusal.conflict(
+                    "newer-version",
+                    "version " + latest + " was saved meanwhile by "
+                            + versions.getLast().savedBy()
+                            + "; yours is still here: export it, open the newest version and bring your changes in");
+        }
+        DocumentRef ref = workshop.saveRig(bytes, who.getName());
+        return new Saved(ref.id(), ref.version());
+    }
+
+    private List<Integer> bays(String rig) {
+        return workshop.bays().stream()
+                .filter(b -> b.rigId().equals(rig))
+                .map(Bay::number)
+                .toList();
+    }
+
+    private int usedBy(String rig, int version) {
+        return (int) assessments.all().stream()
+                .filter(a -> a.fixed().rigId().equals(rig) && a.fixed().rigVersion() == version)
+                .count();
+    }
+
+    /** The workshop's first tester: its ranges are those of the sheet. */
+    private Tester tester() {
+        List<DocumentRef> testers = workshop.testers();
+        return testers.isEmpty() ? Tester.usual() : workshop.tester(testers.getFirst());
+    }
+}

@@ -1,0 +1,89 @@
+package prantel.server.rigs;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Tester;
+import prantel.core.quantity.Problem;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.core.survey.RigSurvey;
+import prantel.core.survey.Warning;
+import prantel.server.picture.Pictures;
+
+/** A rig looked at from every side: drawing, profiles, expectation sheet, warnings. */
+record RigView(
+        RigDrawing drawing,
+        List<Pictures.CircuitLine> circuits,
+        List<Pictures.ProfileCurve> profiles,
+        List<ExpectationSheet.ReadingLine> sheet,
+        List<WarningLine> warnings) {
+
+    record WarningLine(String code, @Nullable String circuit, String says, String source) {}
+
+    /** A line of the list of rigs. */
+    record RigLine(
+            String id,
+            String name,
+            int version,
+            OffsetDateTime savedAt,
+            String savedBy,
+            List<Integer> bays,
+            RigDrawing drawing,
+            int boxes,
+            int warnings,
+            int drifts) {}
+
+    record VersionLine(int version, OffsetDateTime savedAt, String savedBy, int assessments) {}
+
+    /**
+     * @param file the rig file, for the workshop and for downloading
+     * @param latest whether there is no newer version
+     */
+    record RigPage(
+            String id,
+            String name,
+            int version,
+            boolean latest,
+            String comments,
+            List<Integer> bays,
+            List<VersionLine> versions,
+            String file,
+            String testerLabel,
+            RigView view) {}
+
+    /** What a draft in the workshop would be; no view while it has problems. */
+    record DraftView(List<Problem> problems, @Nullable RigView view) {}
+
+    static RigView of(Rig rig, Tester tester) {
+        Key key = Key.of(rig, FaultSet.NONE, tester, Scheme.fullSequence());
+        return new RigView(
+                RigDrawing.of(rig),
+                Pictures.circuits(rig),
+                profiles(key),
+                ExpectationSheet.of(key),
+                warnings(key));
+    }
+
+    static List<WarningLine> warnings(Key key) {
+        List<WarningLine> lines = new ArrayList<>();
+        for (Warning warning : RigSurvey.of(key)) {
+            lines.add(new WarningLine(
+                    warning.code(),
+                    warning.circuit().map(Object::toString).orElse(null),
+                    warning.says(),
+                    warning.source()));
+        }
+        return lines;
+    }
+
+    private static List<Pictures.ProfileCurve> profiles(Key key) {
+        return Stream.of("R1+R2", "R1+Rn", "R2", "Zs")
+                .flatMap(q -> Pictures.profiles(key, q).stream())
+                .toList();
+    }
+}
