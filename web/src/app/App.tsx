@@ -12,6 +12,9 @@ const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ defau
 const SheetListPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetListPage })));
 const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetPage })));
 const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ default: m.ReferencePage })));
+const RigsPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigsPage })));
+const RigDetailPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigDetailPage })));
+const RigWorkshopPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigWorkshopPage })));
 const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
 
 export function App() {
@@ -46,6 +49,10 @@ export function App() {
                       <Route path="/floor" element={<FloorPage />} />
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
                       <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />
+                      <Route path="/rigs" element={<RigsPage />} />
+                      <Route path="/rigs/new" element={<RigWorkshopPage key="new" />} />
+                      <Route path="/rigs/:id" element={<RigDetailPage />} />
+                      <Route path="/rigs/:id/change" element={<RigWorkshopPage key="change" />} />
                       {person.role === "ADMINISTRATOR" && (
                         <Route path="/workshop" element={<WorkshopPage />} />
                       )}

@@ -20,7 +20,9 @@ const KEYS: [string, string][] = [
   ["Enter", "next box, on a sheet and among check readings"],
   ["N", "Mark: the next reading or mark that wants your eye"],
   ["A", "Mark: accept the proposed mark that is open"],
-  ["U", "Set: take the last change back"],
+  ["U", "Set, rig workshop: take the last change back"],
+  ["R", "Rig workshop: do it again"],
+  ["← →", "Rig workshop: move the chosen station, with Shift by 5 m"],
   ["› over", "a button on a sheet: writes over-range as your tester shows it"],
   ["Tab, arrows", "move between stations, choices and boxes; Space or Enter picks"],
 ];
@@ -47,6 +49,7 @@ export function Shell({ person, demo, children }: Props) {
           </span>
           <nav aria-label="Places" className="flex gap-5">
             {candidate ? <Place to="/my/sheets">My sheets</Place> : <Place to="/floor">Floor</Place>}
+            {!candidate && <Place to="/rigs">Rigs</Place>}
             {person.role === "ADMINISTRATOR" && <Place to="/workshop">Workshop</Place>}
             <Place to="/reference">Reference</Place>
           </nav>

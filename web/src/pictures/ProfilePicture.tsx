@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
 import { FaultPin, RecordedMark, type Side, Station } from "./shapes";
-import { linear, ticks } from "./scale";
+import { linear, spaced, ticks } from "./scale";
 
 type Sample = Schemas["ProfileSample"];
 
@@ -31,6 +31,8 @@ const LEFT = 62;
 const RIGHT = W - 40;
 const FLOOR = 232;
 const CEILING = 34;
+/** A station's name needs this much, px. */
+const LABEL_ROOM = 78;
 
 /** The reading against cable distance; the axis is the circuit itself, its stations where they are. */
 export function ProfilePicture({
@@ -43,7 +45,9 @@ export function ProfilePicture({
   onChoose,
 }: Props) {
   const samples = curve.samples;
-  const far = circuit.stations.at(-1)?.atMetres ?? 1;
+  const measuredAt = new Set(samples.map((s) => s.station));
+  const stations = circuit.stations.filter((s) => measuredAt.has(s.id));
+  const far = Math.max(1, ...stations.map((s) => s.atMetres));
   const numbers = samples.flatMap((s) => [s.healthyOhms, s.withFaultsOhms, s.bandHighOhms]);
   const top = Math.max(
     0.1,
@@ -52,6 +56,14 @@ export function ProfilePicture({
   const grid = ticks(top);
   const x = linear(far, LEFT, RIGHT);
   const y = linear(grid.at(-1) ?? top, FLOOR, CEILING);
+  const labelled = new Set(
+    spaced(
+      stations,
+      (s) => x(s.atMetres),
+      LABEL_ROOM,
+      (s) => faultsAt.has(s.id) || s.id === chosen,
+    ).map((s) => s.id),
+  );
   const firstOpen = samples.findIndex((s) => s.withFaultsOhms === null);
   const lastClosed = samples[firstOpen - 1];
 
@@ -73,9 +85,9 @@ export function ProfilePicture({
       <text x={LEFT - 10} y={18} textAnchor="end" fontSize={15} style={{ fill: "var(--ink2)" }}>
         Ω
       </text>
-      <path d={bandPath(samples, showFaulted, x, y)} fill="var(--band)" opacity={0.85} />
+      <path d={bandPath(curve, showFaulted, x, y)} fill="var(--band)" opacity={0.85} />
       <path
-        d={curvePath(samples, (s) => s.healthyOhms, x, y)}
+        d={curvePath(curve, (s) => s.healthyOhms, x, y)}
         fill="none"
         stroke="var(--work)"
         strokeWidth={2.2}
@@ -83,7 +95,7 @@ export function ProfilePicture({
       />
       {showFaulted && (
         <path
-          d={curvePath(samples, (s) => s.withFaultsOhms, x, y)}
+          d={curvePath(curve, (s) => s.withFaultsOhms, x, y)}
           fill="none"
           stroke="var(--plum)"
           strokeWidth={2.6}
@@ -105,11 +117,12 @@ export function ProfilePicture({
       <text x={LEFT} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
         board
       </text>
-      {circuit.stations.map((station) => (
+      {stations.map((station) => (
         <StationOnAxis
           key={station.id}
           x={x(station.atMetres)}
           station={station}
+          labelled={labelled.has(station.id)}
           fault={faultsAt.has(station.id)}
           chosen={chosen === station.id}
           onChoose={onChoose}
@@ -135,12 +148,14 @@ export function ProfilePicture({
 interface StationProps {
   x: number;
   station: Schemas["Station"];
+  /** whether there is room for its name */
+  labelled: boolean;
   fault: boolean;
   chosen: boolean;
   onChoose?: ((station: string) => void) | undefined;
 }
 
-function StationOnAxis({ x, station, fault, chosen, onChoose }: StationProps) {
+function StationOnAxis({ x, station, labelled, fault, chosen, onChoose }: StationProps) {
   const press = onChoose && {
     role: "button",
     tabIndex: 0,
@@ -159,23 +174,29 @@ function StationOnAxis({ x, station, fault, chosen, onChoose }: StationProps) {
       {onChoose && <rect x={x - 30} y={FLOOR - 26} width={60} height={78} fill="transparent" />}
       <Station x={x} y={FLOOR} fault={fault} chosen={chosen} />
       {fault && <FaultPin x={x} y={FLOOR - 14} />}
-      <text x={x} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
-        {station.label}
-      </text>
-      <text x={x} y={FLOOR + 51} textAnchor="middle" fontSize={15} style={{ fill: "var(--ink2)" }}>
-        {station.atMetres} m
-      </text>
+      {labelled && (
+        <>
+          <text x={x} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
+            {station.label}
+          </text>
+          <text x={x} y={FLOOR + 51} textAnchor="middle" fontSize={15} style={{ fill: "var(--ink2)" }}>
+            {station.atMetres} m
+          </text>
+        </>
+      )}
     </g>
   );
 }
 
 type Scale = (value: number) => number;
 
-/** Starts at the board with 0 and stops where the circuit is open. */
-function curvePath(samples: Sample[], value: (s: Sample) => number | null, x: Scale, y: Scale): string {
-  let path = `M${x(0)} ${y(0)}`;
-  let pen = true;
-  for (const sample of samples) {
+type Curve = Schemas["ProfileCurve"];
+
+/** Starts at the board where the reading is nothing there, and stops where the circuit is open. */
+function curvePath(curve: Curve, value: (s: Sample) => number | null, x: Scale, y: Scale): string {
+  let path = curve.nothingAtBoard ? `M${x(0)} ${y(0)}` : "";
+  let pen = curve.nothingAtBoard;
+  for (const sample of curve.samples) {
     const ohms = value(sample);
     if (ohms === null) {
       pen = false;
@@ -188,18 +209,16 @@ function curvePath(samples: Sample[], value: (s: Sample) => number | null, x: Sc
 }
 
 /** The expected band up to where it is open: with the set faults, or healthy. */
-function bandPath(samples: Sample[], faulted: boolean, x: Scale, y: Scale): string {
+function bandPath(curve: Curve, faulted: boolean, x: Scale, y: Scale): string {
   const high = (s: Sample) => (faulted ? s.bandHighOhms : s.healthyHighOhms);
   const low = (s: Sample) => (faulted ? s.bandLowOhms : s.healthyLowOhms) ?? 0;
-  const firstOpen = samples.findIndex((s) => high(s) === null);
-  const closed = firstOpen < 0 ? samples : samples.slice(0, firstOpen);
+  const firstOpen = curve.samples.findIndex((s) => high(s) === null);
+  const closed = firstOpen < 0 ? curve.samples : curve.samples.slice(0, firstOpen);
   if (closed.length === 0) return "";
-  const there = closed.map((s) => `L${x(s.atMetres)} ${y(high(s) ?? 0)}`).join("");
-  const back = [...closed]
-    .reverse()
-    .map((s) => `L${x(s.atMetres)} ${y(low(s))}`)
-    .join("");
-  return `M${x(0)} ${y(0)}${there}${back}Z`;
+  const there = closed.map((s) => `${x(s.atMetres)} ${y(high(s) ?? 0)}`);
+  const back = [...closed].reverse().map((s) => `${x(s.atMetres)} ${y(low(s))}`);
+  const start = curve.nothingAtBoard ? [`${x(0)} ${y(0)}`] : [];
+  return `M${[...start, ...there, ...back].join("L")}Z`;
 }
 
 function describe(
@@ -209,11 +228,12 @@ function describe(
   showFaulted: boolean,
 ): string {
   const fronts = curve.samples.filter((s) => s.atFront);
-  const parts = circuit.stations.map((station, i) => {
-    const sample = fronts[i];
+  const parts = circuit.stations.flatMap((station) => {
+    const sample = fronts.find((f) => f.station === station.id);
+    if (!sample) return [];
     const dot = dots.find((d) => d.station === station.id);
-    const words = [`${station.label} at ${station.atMetres} m: healthy ${sample?.healthyShown ?? "unknown"}`];
-    if (showFaulted) words.push(`with the faults ${sample?.withFaultsShown ?? "unknown"}`);
+    const words = [`${station.label} at ${station.atMetres} m: healthy ${sample.healthyShown}`];
+    if (showFaulted) words.push(`with the faults ${sample.withFaultsShown}`);
     if (dot?.text) words.push(`recorded ${dot.text}`);
     return words.join(", ");
   });

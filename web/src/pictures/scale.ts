@@ -16,6 +16,24 @@ export function ticks(top: number, most = 5): number[] {
   return Array.from({ length: Math.max(count, 1) + 1 }, (_, i) => Number((i * step).toPrecision(10)));
 }
 
+/**
+ * Those of some items along a line that have room for a label: the wanted ones first, then from the left.
+ * @param room least distance between two labels
+ */
+export function spaced<T>(
+  items: T[],
+  at: (item: T) => number,
+  room: number,
+  wanted: (item: T) => boolean = () => false,
+): T[] {
+  const kept: T[] = [];
+  const fits = (item: T) => kept.every((k) => Math.abs(at(k) - at(item)) >= room);
+  for (const item of [...items.filter(wanted), ...items.filter((i) => !wanted(i))]) {
+    if (fits(item)) kept.push(item);
+  }
+  return kept;
+}
+
 export interface RailScale {
   /** share of the rail, 0 to 1; values outside the ends are held at them */
   at: (ohms: number) => number;

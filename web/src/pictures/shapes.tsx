@@ -1,6 +1,6 @@
 /** Marks by shape, not by colour alone. All are centred on x, y. */
 
-export type Side = "inside" | "above" | "below" | "over-range-instead" | "nothing";
+export type Side = "inside" | "above" | "below" | "over-range-instead" | "differs" | "nothing";
 
 interface At {
   x: number;

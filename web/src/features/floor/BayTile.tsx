@@ -28,6 +28,7 @@ export function BayTile({ bay }: { bay: Schemas["BayView"] }) {
           <span className={bay.assessmentId ? "" : "text-ink2"}>{bay.candidate}</span>
           <span className="text-[13px] text-ink2">{bay.earthing}</span>
         </span>
+        {bay.drifts > 0 && <Chip tone="caution">{bay.drifts} healthy beyond tolerance</Chip>}
         <StageBar stage={bay.stage} />
         <span className="block font-semibold">{bay.now}</span>
         <span className="flex justify-between text-[13px] text-ink2">

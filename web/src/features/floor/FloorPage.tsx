@@ -65,9 +65,14 @@ function Aisle({ needs }: { needs: Schemas["Need"][] }) {
       ) : (
         <ol>
           {needs.map((need, i) => (
-            <li key={`${need.assessmentId}-${need.go}`} className="border-t border-line last:border-b">
+            <li
+              key={`${need.assessmentId ?? need.bay}-${need.go}`}
+              className="border-t border-line last:border-b"
+            >
               <Link
-                to={`/assessments/${need.assessmentId}/${need.go}`}
+                to={
+                  need.go === "rig" ? `/rigs/${need.rigId}` : `/assessments/${need.assessmentId}/${need.go}`
+                }
                 className="grid min-h-12 grid-cols-[24px_64px_1fr] items-center gap-x-3 py-2 hover:bg-work-soft sm:grid-cols-[24px_64px_1fr_190px]"
               >
                 <span className="text-ink2">{i + 1}</span>

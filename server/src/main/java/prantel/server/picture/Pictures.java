@@ -10,6 +10,7 @@ import prantel.core.expectation.Profile;
 import prantel.core.fault.Place;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Ring;
 
 /** Makes what circuit lines and profiles are drawn from. Ω throughout; null stands for open or over-range. */
 public final class Pictures {
@@ -20,9 +21,17 @@ public final class Pictures {
 
     public record Station(String id, String label, double atMetres) {}
 
-    /** A reading against cable distance; two samples a station, before its joint and at its front. */
+    /**
+     * A reading against cable distance; two samples a station, before its joint and at its front.
+     *
+     * @param nothingAtBoard whether the reading begins with 0 at the board: not Zs, and not a crossed ring
+     */
     public record ProfileCurve(
-            String circuit, String quantity, List<String> faultStations, List<ProfileSample> samples) {}
+            String circuit,
+            String quantity,
+            boolean nothingAtBoard,
+            List<String> faultStations,
+            List<ProfileSample> samples) {}
 
     public record ProfileSample(
             double atMetres,
@@ -59,7 +68,13 @@ public final class Pictures {
                     .map(Pictures::sample)
                     .toList();
             if (!samples.isEmpty()) {
-                curves.add(new ProfileCurve(circuit.id().value(), quantity, faultStations(key, circuit), samples));
+                boolean crossed = circuit instanceof Ring && !quantity.equals("R2");
+                curves.add(new ProfileCurve(
+                        circuit.id().value(),
+                        quantity,
+                        !crossed && !quantity.equals("Zs"),
+                        faultStations(key, circuit),
+                        samples));
             }
         }
         return curves;

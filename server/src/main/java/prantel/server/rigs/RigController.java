@@ -3,7 +3,10 @@ package prantel.server.rigs;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -41,6 +44,7 @@ class RigController {
     private final Workshop workshop;
     private final AsBuiltReadings asBuilt;
     private final Assessments assessments;
+    private final Map<DocumentRef, Integer> warningCounts = new ConcurrentHashMap<>();
 
     RigController(Workshop workshop, AsBuiltReadings asBuilt, Assessments assessments) {
         this.workshop = workshop;
@@ -71,12 +75,13 @@ class RigController {
                     bays(ref.id()),
                     RigDrawing.of(rig),
                     SlotPlan.of(rig, Scheme.fullSequence()).size(),
-                    RigView.warnings(Key.of(rig, FaultSet.NONE, tester(), Scheme.fullSequence()))
-                            .size(),
+                    warnings(ref, rig),
                     (int) asBuilt.drifts(ref, tester()).stream()
                             .filter(Drift::isBeyond)
                             .count()));
         }
+        lines.sort(Comparator.comparing(
+                l -> l.bays().stream().min(Integer::compare).orElse(Integer.MAX_VALUE)));
         return lines;
     }
 
@@ -153,6 +158,14 @@ class RigController {
         }
         DocumentRef ref = workshop.saveRig(bytes, who.getName());
         return new Saved(ref.id(), ref.version());
+    }
+
+    /** A version never changes, and so neither does what the survey says of it. */
+    private int warnings(DocumentRef ref, Rig rig) {
+        return warningCounts.computeIfAbsent(
+                ref,
+                r -> RigView.warnings(Key.of(rig, FaultSet.NONE, Tester.usual(), Scheme.fullSequence()))
+                        .size());
     }
 
     private List<Integer> bays(String rig) {

@@ -1,0 +1,3 @@
+export { RigsPage } from "./RigsPage";
+export { RigDetailPage } from "./RigDetailPage";
+export { RigWorkshopPage } from "./workshop/RigWorkshopPage";

@@ -1,0 +1,138 @@
+import { useId } from "react";
+import { classes } from "../../../ui/classes";
+import { type Num, typed } from "./rigJson";
+
+const BOX = "min-h-10 rounded-md border border-ink2 bg-sheet px-2 text-ink";
+
+interface NumberProps {
+  label: string;
+  unit?: string;
+  value: Num | undefined;
+  onChange: (value: Num) => void;
+  /** in a table whose head says what it is */
+  bare?: boolean;
+}
+
+/** A number with its unit; what is no number is handed on as text, and the server says so. */
+export function NumberBox({ label, unit, value, onChange, bare }: NumberProps) {
+  const id = useId();
+  const wrong = typeof value === "string";
+  return (
+    <div>
+      {!bare && (
+        <label htmlFor={id} className="mb-1 block text-ink2">
+          {label}
+          {unit && `, ${unit}`}
+        </label>
+      )}
+      <input
+        id={id}
+        aria-label={bare ? label : undefined}
+        aria-invalid={wrong}
+        inputMode="decimal"
+        value={String(value ?? "")}
+        onChange={(e) => onChange(typed(e.target.value))}
+        className={classes(BOX, bare ? "w-16" : "w-24", wrong && "border-2 border-caution")}
+      />
+    </div>
+  );
+}
+
+interface TextProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  bare?: boolean;
+  wide?: boolean;
+}
+
+export function TextBox({ label, value, onChange, bare, wide }: TextProps) {
+  const id = useId();
+  return (
+    <div>
+      {!bare && (
+        <label htmlFor={id} className="mb-1 block text-ink2">
+          {label}
+        </label>
+      )}
+      <input
+        id={id}
+        aria-label={bare ? label : undefined}
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        className={classes(BOX, bare ? "w-32" : wide ? "w-64" : "w-44")}
+      />
+    </div>
+  );
+}
+
+interface PickProps {
+  label: string;
+  value: string;
+  options: readonly (readonly [value: string, label: string])[];
+  onChange: (value: string) => void;
+  bare?: boolean;
+}
+
+export function Pick({ label, value, options, onChange, bare }: PickProps) {
+  const id = useId();
+  return (
+    <div>
+      {!bare && (
+        <label htmlFor={id} className="mb-1 block text-ink2">
+          {label}
+        </label>
+      )}
+      <select
+        id={id}
+        aria-label={bare ? label : undefined}
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        className={classes(BOX, bare ? "max-w-34" : "max-w-48")}
+      >
+        {options.map(([v, text]) => (
+          <option key={v} value={v}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+export function Tick({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: boolean;
+  onChange: (v: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-10 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5"
+        checked={value}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+/** A small button in a table: its words for a screen reader, its sign for the eye. */
+export function SignButton({ label, sign, onPress }: { label: string; sign: string; onPress: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      onClick={onPress}
+      className="min-h-10 min-w-10 rounded-md border border-line text-[17px] text-ink2 hover:bg-work-soft hover:text-ink"
+    >
+      {sign}
+    </button>
+  );
+}
