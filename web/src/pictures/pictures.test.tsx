@@ -39,6 +39,7 @@ function sample(
 const curve: Schemas["ProfileCurve"] = {
   circuit: "sockets",
   quantity: "R1+R2",
+  nothingAtBoard: true,
   faultStations: ["socket-1"],
   samples: [
     sample("socket-1", 6, false, 0.12, 0.12),

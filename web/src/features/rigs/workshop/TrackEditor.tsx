@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import type { Schemas } from "../../../api/client";
 import { CircuitTrack, drawnMetres, layTracks } from "../../../pictures";
-import { moveStation } from "./moveStation";
+import { moveStation, stationMetres } from "./moveStation";
 import type { CircuitJson } from "./rigJson";
 
 interface Props {
@@ -18,7 +18,12 @@ const GAP = 34;
 const STEP_METRES = 0.5;
 
 /** The circuit drawn large: a station is dragged along its cable, or moved with the arrow keys. */
-export function TrackEditor({ circuit, drawing, onChange }: Props) {
+export function TrackEditor({ circuit, drawing: drawn, onChange }: Props) {
+  // the server draws a moment later: meanwhile stations stand where the hand has put them
+  const drawing = {
+    ...drawn,
+    stations: drawn.stations.map((s) => ({ ...s, atMetres: stationMetres(circuit, s.id) ?? s.atMetres })),
+  };
   const svg = useRef<SVGSVGElement>(null);
   const [grabbed, setGrabbed] = useState<{ station: string; key: string; far: number } | null>(null);
   const [chosen, setChosen] = useState<string | undefined>(undefined);

@@ -30,6 +30,13 @@ export function moveStation(circuit: CircuitJson, station: string, metres: numbe
   };
 }
 
+/** Cable distance of a station from the board as the draft stands, m; null for an unknown one or while it is no number. */
+export function stationMetres(circuit: CircuitJson, station: string): number | null {
+  const point = circuit.points?.find((p) => p.id === station);
+  const at = point ? Number(point.atMetres) : distance(circuit, station);
+  return at !== null && Number.isFinite(at) ? at : null;
+}
+
 /** Between which distances a point can move without passing another, m. */
 function room(circuit: CircuitJson, index: number): [number, number] {
   const points = circuit.points ?? [];

@@ -31,6 +31,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class JsonFile {
     static final int LARGEST_BYTES = 2 * 1024 * 1024;
     private static final int DEEPEST = 20;
+    private static final double LARGEST_NUMBER = 1e12;
 
     static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
@@ -70,12 +71,29 @@ final class JsonFile {
         if (root instanceof ObjectNode object) {
             upgrade.accept(object);
         }
+        List<Problem> unusable = new ArrayList<>();
+        findUnusableNumbers(root, "", unusable);
+        ProblemsException.throwIfAny(unusable);
         List<Problem> problems = Schemas.of(schema).validate(root).stream()
                 .map(JsonFile::problem)
                 .distinct()
                 .toList();
         ProblemsException.throwIfAny(problems);
         return new JsonFile(root);
+    }
+
+    /** No quantity of the trade is that large; conversions of such numbers fail further in. */
+    private static void findUnusableNumbers(JsonNode node, String where, List<Problem> problems) {
+        if (node.isNumber() && !(Math.abs(node.doubleValue()) <= LARGEST_NUMBER)) {
+            problems.add(new Problem(
+                    "out-of-range", where, Check.quoted(node.asString()), "give a number of everyday size"));
+        }
+        node.propertyStream().forEach(p -> findUnusableNumbers(p.getValue(), where + "/" + p.getKey(), problems));
+        if (node.isArray()) {
+            for (int i = 0; i < node.size(); i++) {
+                findUnusableNumbers(node.get(i), where + "/" + i, problems);
+            }
+        }
     }
 
     private static JsonNode parse(byte[] bytes) {
@@ -103,6 +121,7 @@ final class JsonFile {
         return switch (error.getKeyword()) {
             case "additionalProperties" ->
                 "“" + error.getProperty() + "” is not a field of this format; check its spelling";
+            case "enum" -> "give one of " + message.replaceAll(".*\\[|\\].*", "").replace("\"", "");
             case "false" -> "this field does not belong to this kind";
             case "required" -> "the field “" + error.getProperty() + "” is missing";
             default -> message;

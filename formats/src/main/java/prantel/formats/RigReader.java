@@ -181,21 +181,35 @@ final class RigReader {
                         node.path("buttonWorks").asBoolean(true)));
     }
 
+    /** Everything is read before anything is given up, so that every problem of a circuit comes at once. */
     private @Nullable Circuit circuit(JsonNode node, String at) {
         CircuitHead head = head(node, at);
-        return head == null
-                ? null
-                : switch (text(node, "kind")) {
-                    case "ring" -> ring(head, node, at);
-                    case "lighting" -> lighting(head, node, at);
-                    case "submain" ->
-                        new Submain(
+        return switch (text(node, "kind")) {
+            case "ring" -> {
+                List<Point> points = points(node, at);
+                yield head == null || points.size() < node.get("points").size()
+                        ? null
+                        : new Ring(head, number(node, "ringMetres"), points);
+            }
+            case "lighting" -> {
+                List<LightGroup> groups = file.parts(at + "/groups", node.get("groups"), this::group);
+                yield head == null || groups.size() < node.get("groups").size() ? null : new Lighting(head, groups);
+            }
+            case "submain" ->
+                head == null
+                        ? null
+                        : new Submain(
                                 head,
                                 node.path("threePhase").asBoolean(false),
                                 number(node, "lengthMetres"),
                                 new BoardId(text(node, "feeds")));
-                    default -> radial(head, node, at);
-                };
+            default -> {
+                List<Point> points = points(node, at);
+                yield head == null || points.size() < node.get("points").size()
+                        ? null
+                        : new Radial(head, node.path("threePhase").asBoolean(false), points);
+            }
+        };
     }
 
     private @Nullable CircuitHead head(JsonNode node, String at) {
@@ -264,18 +278,6 @@ final class RigReader {
                         : Optional.empty());
     }
 
-    private @Nullable Circuit radial(CircuitHead head, JsonNode node, String at) {
-        List<Point> points = points(node, at);
-        return points.size() < node.get("points").size()
-                ? null
-                : new Radial(head, node.path("threePhase").asBoolean(false), points);
-    }
-
-    private @Nullable Circuit ring(CircuitHead head, JsonNode node, String at) {
-        List<Point> points = points(node, at);
-        return points.size() < node.get("points").size() ? null : new Ring(head, number(node, "ringMetres"), points);
-    }
-
     private List<Point> points(JsonNode circuit, String at) {
         return file.parts(
                 at + "/points",
@@ -297,11 +299,6 @@ final class RigReader {
                         of(Load.Kind.values(), Load.Kind::id, text(node, "kind")),
                         number(node, "watts"),
                         node.path("leakMegohms").asDouble(0)));
-    }
-
-    private @Nullable Circuit lighting(CircuitHead head, JsonNode node, String at) {
-        List<LightGroup> groups = file.parts(at + "/groups", node.get("groups"), this::group);
-        return groups.size() < node.get("groups").size() ? null : new Lighting(head, groups);
     }
 
     private @Nullable LightGroup group(JsonNode node, String at) {

@@ -35,6 +35,26 @@ class RigFileTest {
         assertThat(RigFile.read(RigFile.write(rig))).isEqualTo(rig);
     }
 
+    /** A file as the draft of the format had it: plain resistances in the supply, a breaker in each circuit. */
+    @Test
+    void draftOfTheFormatIsBroughtUpToThisOne() {
+        String draft = """
+                {"format": "prantel-rig-1", "id": "old", "name": "Old",
+                 "supply": {"earthing": "TN-S", "nominalVolts": 230, "declaredZeOhms": 0.8,
+                            "lineOhms": 0.2, "neutralOhms": 0.15, "earthPathOhms": 0.4},
+                 "earthingConductor": {"csaMm2": 16, "lengthMetres": 2},
+                 "workmanship": {"terminationMilliohms": 0.5, "contactMilliohms": 4, "insulationMegohmKilometres": 100},
+                 "circuits": [{"id": "sockets", "label": "Sockets", "kind": "radial", "way": 2,
+                               "breaker": {"curve": "C", "ratedAmps": 16},
+                               "cable": {"liveMm2": 2.5, "cpcMm2": 1.5},
+                               "points": [{"id": "a", "label": "a", "kind": "twin-socket", "atMetres": 9}]}]}""";
+        Rig rig = RigFile.read(draft.getBytes(StandardCharsets.UTF_8));
+        assertThat(rig.supply().lines().getFirst().ohms()).isEqualTo(0.2);
+        assertThat(rig.supply().earth().path().ohms()).isEqualTo(0.4);
+        assertThat(rig.circuits().getFirst().device().label()).isEqualTo("C16");
+        assertThat(RigFile.read(RigFile.write(rig))).isEqualTo(rig);
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
@@ -47,11 +67,11 @@ class RigFileTest {
                 "\"socket-2\"|\"socket-1\"|/circuits/0/points/1/id|socket-1",
                 "\"socket-2\"|\"Socket 2\"|/circuits/0/points/1/id|Socket 2",
                 "\"liveMm2\" : 2.5|\"liveMm2\" : 2.7|/circuits/0/cable/csaMm2|2.7 mm²",
-                "\"curve\" : \"B\"|\"curve\" : \"Q\"|/circuits/0/breaker/curve|Q",
+                "\"curve\" : \"B\"|\"curve\" : \"Q\"|/circuits/0/device/curve|Q",
                 "\"earthing\" : \"TN-C-S\"|\"earthing\" : \"TN-X\"|/supply/earthing|TN-X",
                 "\"nominalVolts\" : 230.0|\"nominalVolts\" : 230000|/supply/nominalVolts|230000 V",
                 "\"id\" : \"water\"|\"id\" : \"gas\"|/bonds/1/id|gas",
-                "\"kind\" : \"radial\"|\"kind\" : \"ring\"|/circuits/0/kind|ring",
+                "\"kind\" : \"radial\"|\"kind\" : \"star\"|/circuits/0/kind|star",
                 "prantel-rig-1|prantel-rig-9|/format|prantel-rig-9"
             })
     void eachMistakeIsNamedAtItsPlace(String good, String bad, String pointer, String found) {
@@ -70,7 +90,7 @@ class RigFileTest {
                 .replace("\"csaMm2\" : 16.0", "\"csaMm2\" : 17");
         assertThat(problemsOf(bad).stream().map(Problem::where))
                 .containsExactlyInAnyOrder(
-                        "/circuits/0/points/0/atMetres", "/circuits/0/breaker/ratedAmps", "/earthingConductor/csaMm2");
+                        "/circuits/0/points/0/atMetres", "/circuits/0/device/ratedAmps", "/earthingConductor/csaMm2");
     }
 
     @ParameterizedTest

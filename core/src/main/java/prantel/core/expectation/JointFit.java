@@ -26,8 +26,8 @@ public record JointFit(Workmanship fitted, double rmsBeforeOhms, double rmsAfter
     private static final double WORST_JOINT = 10;
     private static final double LEAST_CONTACT = 0.5;
     private static final double WORST_CONTACT = 60;
-    private static final int PASSES = 3;
-    private static final int STEPS = 24;
+    private static final int PASSES = 12;
+    private static final int STEPS = 30;
 
     /** @throws prantel.core.quantity.ProblemsException if no continuity reading was measured */
     public static JointFit of(Rig rig, Scheme scheme, AsBuilt asBuilt) {

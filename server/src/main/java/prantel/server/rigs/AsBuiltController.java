@@ -3,6 +3,7 @@ package prantel.server.rigs;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -12,12 +13,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.expectation.AsBuilt;
 import prantel.core.expectation.Drift;
 import prantel.core.expectation.JointFit;
 import prantel.core.instrument.Tester;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.sequence.Scheme;
+import prantel.core.sequence.SlotId;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
@@ -26,6 +29,9 @@ import prantel.server.workshop.Workshop;
 @RestController
 @RequestMapping("/api/rigs/{id}/versions/{version}/as-built")
 class AsBuiltController {
+    /** In tolerances. Common practice, no source. */
+    private static final double FAR_OFF = 3;
+
     private final AsBuiltReadings readings;
     private final Workshop workshop;
 
@@ -90,11 +96,22 @@ class AsBuiltController {
             }
         }
         try {
-            JointFit fit = JointFit.of(workshop.rig(ref), Scheme.fullSequence(), readings.of(ref));
+            JointFit fit = JointFit.of(workshop.rig(ref), Scheme.fullSequence(), near(ref, tester));
             return new AsBuiltView(taken, line(fit), "");
         } catch (ProblemsException e) {
             return new AsBuiltView(taken, null, e.problems().getFirst().mend());
         }
+    }
+
+    /** Readings far off say that something is wrong, not how good the joints are: they are left out of the fit. */
+    private AsBuilt near(DocumentRef ref, Tester tester) {
+        Map<SlotId, Double> near = new HashMap<>();
+        for (Drift drift : readings.drifts(ref, tester)) {
+            if (drift.tolerances() <= FAR_OFF) {
+                near.put(drift.modelled().slot().id(), drift.measured());
+            }
+        }
+        return new AsBuilt(near);
     }
 
     private static FitLine line(JointFit fit) {

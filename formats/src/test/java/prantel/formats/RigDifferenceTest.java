@@ -1,0 +1,44 @@
+package prantel.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import prantel.core.rig.Rig;
+
+class RigDifferenceTest {
+
+    private static Rig rig(String name) throws Exception {
+        return RigFile.read(Files.readAllBytes(Path.of("../demo", name + ".rig.json")));
+    }
+
+    private static Rig changed(String name, String from, String to) throws Exception {
+        String text = Files.readString(Path.of("../demo", name + ".rig.json"));
+        assertThat(text).contains(from);
+        return RigFile.read(text.replace(from, to).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void sameRigHasNoDifference() throws Exception {
+        assertThat(RigDifference.between(rig("creamery"), rig("creamery"))).isEmpty();
+    }
+
+    @Test
+    void changedFieldIsNamedInTheTradesWords() throws Exception {
+        Rig after = changed(
+                "toll-cottage", "\"label\": \"socket 3\", \"kind\": \"twin-socket\", \"atMetres\": 22", "\"label\": \"socket 3\", \"kind\": \"twin-socket\", \"atMetres\": 23.5");
+        assertThat(RigDifference.between(rig("toll-cottage"), after))
+                .containsExactly(new RigDifference.RigChange(
+                        "Kitchen ring, socket 3", "cable distance, m", "22", "23.5"));
+    }
+
+    @Test
+    void addedAndRemovedPartsAreOneLineEach() throws Exception {
+        List<RigDifference.RigChange> changes = RigDifference.between(rig("toll-cottage-v1"), rig("toll-cottage"));
+        assertThat(changes).contains(new RigDifference.RigChange("Kitchen ring", "", "", "added"));
+        assertThat(RigDifference.between(rig("toll-cottage"), rig("toll-cottage-v1")))
+                .contains(new RigDifference.RigChange("Kitchen ring", "", "removed", ""));
+    }
+}
