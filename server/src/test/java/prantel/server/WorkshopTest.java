@@ -44,7 +44,7 @@ class WorkshopTest {
                 .replace("\"ratedAmps\" : 20.0", "\"ratedAmps\" : 900");
         assertThat(upload(bad.getBytes(StandardCharsets.UTF_8), 400))
                 .contains("/circuits/0/points/0/atMetres")
-                .contains("/circuits/0/breaker/ratedAmps");
+                .contains("/circuits/0/device/ratedAmps");
         assertThat(upload("not json".getBytes(StandardCharsets.UTF_8), 400)).contains("line 1");
     }
 
@@ -62,11 +62,11 @@ class WorkshopTest {
                         .text())
                 .contains("there is a bay with that number");
         assertThat(administrator
-                        .post("/api/workshop/bays", Map.of("number", 2, "rig", "none"))
+                        .post("/api/workshop/bays", Map.of("number", 9, "rig", "none"))
                         .text())
                 .contains("choose a rig");
         assertThat(administrator
-                        .post("/api/workshop/bays", Map.of("number", 2, "rig", "toll-cottage"))
+                        .post("/api/workshop/bays", Map.of("number", 9, "rig", "toll-cottage"))
                         .status())
                 .isEqualTo(200);
     }

@@ -29,7 +29,7 @@ public record FaultEffect(
         for (int i = 0; i < faults.size(); i++) {
             List<Fault> others = new ArrayList<>(faults);
             others.remove(i);
-            effects.add(of(faults.get(i), key, Key.of(key.rig(), new FaultSet(others), key.tester(), key.scheme())));
+            effects.add(of(faults.get(i), key, key.with(new FaultSet(others))));
         }
         return effects;
     }

@@ -1,6 +1,7 @@
 package prantel.core.expectation;
 
-import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import prantel.core.instrument.Tester;
 import prantel.core.network.Network;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.CompiledRig;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
@@ -21,25 +23,34 @@ import prantel.core.sequence.SlotPlan;
 
 /** The whole marking key: an expectation for every box of a rig under a scheme, with a tester and a set of faults. */
 public final class Key {
+    /** Two true values this near are the same reading: rounding of the last bits. */
+    private static final double SAME = 1e-12;
+
     private final Rig rig;
     private final FaultSet faults;
     private final Tester tester;
     private final Scheme scheme;
-    private final Map<Variation, Network> compiled = new java.util.HashMap<>();
-    private final Ends healthy;
+    private final AsBuilt asBuilt;
+    private final Healthy healthy;
     private final Ends faulted;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
 
-    private final AsBuilt asBuilt;
-
-    private Key(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt) {
-        this.asBuilt = asBuilt;
+    private Key(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt, Healthy healthy) {
         this.rig = rig;
         this.faults = faults;
         this.tester = tester;
         this.scheme = scheme;
-        healthy = ends(FaultSet.NONE);
-        faulted = faults.isEmpty() ? healthy : ends(faults);
+        this.asBuilt = asBuilt;
+        this.healthy = healthy;
+        this.faulted = faults.isEmpty() ? healthy.ends : healthy.ends(faults);
+        for (Slot slot : healthy.slots) {
+            bySlot.put(
+                    slot.id(),
+                    switch (slot) {
+                        case Slot.Measured measured -> expect(measured);
+                        case Slot.Composed composed -> Composition.of(composed, this::expectation);
+                    });
+        }
     }
 
     /** @throws ProblemsException if a fault does not fit the rig */
@@ -53,16 +64,18 @@ public final class Key {
      */
     public static Key of(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt) {
         faults.checkOn(rig);
-        Key key = new Key(rig, faults, tester, scheme, asBuilt);
-        for (Slot slot : SlotPlan.of(rig, scheme)) {
-            key.bySlot.put(
-                    slot.id(),
-                    switch (slot) {
-                        case Slot.Measured measured -> key.expect(measured);
-                        case Slot.Composed composed -> Composition.of(composed, key::expectation);
-                    });
-        }
-        return key;
+        return new Key(rig, faults, tester, scheme, asBuilt, new Healthy(rig, scheme));
+    }
+
+    /**
+     * The key of the same rig with other faults. What is known of the healthy rig is shared, and a reading that the faults
+     * do not move keeps its band, so this costs a fraction of a new key.
+     *
+     * @throws ProblemsException if a fault does not fit the rig
+     */
+    public Key with(FaultSet others) {
+        others.checkOn(rig);
+        return new Key(rig, others, tester, scheme, asBuilt, healthy);
     }
 
     public Rig rig() {
@@ -110,21 +123,28 @@ public final class Key {
 
     /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */
     Expectation expect(Slot.Measured slot) {
-        Found nominal = healthy.nominal.find(slot);
+        Found nominal = healthy.found(slot);
         AsBuilt.Shift shift = nominal instanceof Found.Number number
                 ? asBuilt.shift(slot, number.base())
                 : AsBuilt.Shift.NONE;
         Reading healthyReading = shown(slot, nominal, shift);
-        Band healthyBand = band(slot, healthy, shift);
-        if (faulted == healthy) {
-            return new Expectation(slot, healthyReading, healthyReading, healthyBand, healthyBand);
+        Band healthyBand = healthy.band(slot, shift, tester);
+        Found found = faults.isEmpty() ? nominal : faulted.nominal.find(slot);
+        return isSame(nominal, found)
+                ? new Expectation(slot, healthyReading, healthyReading, healthyBand, healthyBand)
+                : new Expectation(
+                        slot,
+                        healthyReading,
+                        shown(slot, found, shift),
+                        healthyBand,
+                        band(slot, faulted, shift, tester));
+    }
+
+    private static boolean isSame(Found a, Found b) {
+        if (a instanceof Found.Number(double x) && b instanceof Found.Number(double y)) {
+            return Double.compare(x, y) == 0 || Double.isFinite(x + y) && Math.abs(x - y) <= SAME * Math.max(x, y);
         }
-        return new Expectation(
-                slot,
-                healthyReading,
-                shown(slot, faulted.nominal.find(slot), shift),
-                healthyBand,
-                band(slot, faulted, shift));
+        return a.equals(b);
     }
 
     private Reading shown(Slot.Measured slot, Found found, AsBuilt.Shift shift) {
@@ -135,10 +155,13 @@ public final class Key {
         };
     }
 
-    private Band band(Slot.Measured slot, Ends ends, AsBuilt.Shift shift) {
+    private static Band band(Slot.Measured slot, Ends ends, AsBuilt.Shift shift, Tester tester) {
         return switch (ends.low.find(slot)) {
             case Found.Number number ->
-                Band.around(shift.of(number.base()), shift.of(ends.high.value(slot)), meter(slot));
+                Band.around(
+                        shift.of(number.base()),
+                        shift.of(ends.high.value(slot)),
+                        tester.meter(slot.function()).orElseThrow());
             case Found.Words words -> Band.exactly(words.saying().ordinal());
             case Found.Stopped stopped -> Band.OVER_RANGE_ONLY;
         };
@@ -148,16 +171,45 @@ public final class Key {
         return tester.meter(slot.function()).orElseThrow();
     }
 
-    private Ends ends(FaultSet set) {
-        return new Ends(
-                bench(set, Variation.NONE),
-                bench(set, scheme.tolerances().low()),
-                bench(set, scheme.tolerances().high()));
-    }
+    /** What is known of the rig without faults: worked out once, shared by all keys made from it. */
+    private static final class Healthy {
+        private final Rig rig;
+        private final Scheme scheme;
+        private final CompiledRig compiled;
+        private final Map<Variation, Network> networks = new HashMap<>();
+        private final List<Slot> slots;
+        private final Ends ends;
+        private final Map<Slot.Measured, Found> found = new IdentityHashMap<>();
+        private final Map<Slot.Measured, Band> bands = new IdentityHashMap<>();
 
-    private Bench bench(FaultSet set, Variation variation) {
-        Network healthy = compiled.computeIfAbsent(variation, v -> RigCompiler.compile(rig, v));
-        return Bench.of(healthy, rig, set, variation);
+        Healthy(Rig rig, Scheme scheme) {
+            this.rig = rig;
+            this.scheme = scheme;
+            compiled = RigCompiler.compileAll(rig);
+            slots = SlotPlan.of(rig, scheme);
+            ends = ends(FaultSet.NONE);
+        }
+
+        Found found(Slot.Measured slot) {
+            return found.computeIfAbsent(slot, ends.nominal::find);
+        }
+
+        Band band(Slot.Measured slot, AsBuilt.Shift shift, Tester tester) {
+            // shift and tester are the same for all keys that share this
+            return bands.computeIfAbsent(slot, s -> Key.band(s, ends, shift, tester));
+        }
+
+        Ends ends(FaultSet set) {
+            return new Ends(
+                    bench(set, Variation.NONE),
+                    bench(set, scheme.tolerances().low()),
+                    bench(set, scheme.tolerances().high()));
+        }
+
+        private Bench bench(FaultSet set, Variation variation) {
+            Network network = networks.computeIfAbsent(variation, compiled::network);
+            return Bench.of(network, rig, set, variation);
+        }
     }
 
     /** The rig as declared and at both ends of what it may be. */

@@ -2,8 +2,11 @@ package prantel.core.expectation;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.LiveMeters;
@@ -33,7 +36,8 @@ final class LiveBench {
     private final List<Source> sources;
     private final List<Placed> residuals;
     private final Variation variation;
-    private double @Nullable [] standing;
+    private final Map<List<Terminal>, Division> divisions = new HashMap<>();
+    private Complex @Nullable [] standing;
 
     LiveBench(
             Network network,
@@ -132,32 +136,15 @@ final class LiveBench {
         return first;
     }
 
-    /** Where the rising test current trips the first device, by halving; +∞ if it ends before. */
+    /** Where the rising test current trips the first device, A; +∞ if it ends before. */
     private double rampAmps(Measurement.Trip trip) {
-        double low = 0;
-        double high = trip.milliamps() / TO_MILLI;
-        if (!anyTrips(trip, high)) {
-            return Double.POSITIVE_INFINITY;
+        Division division = division(trip.line(), trip.earth());
+        double first = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < residuals.size(); i++) {
+            double trips = residuals.get(i).device().behaviour().tripMilliamps() * variation.trip();
+            first = Math.min(first, division.ampsFor(i, trips));
         }
-        for (int i = 0; i < 40; i++) {
-            double middle = (low + high) / 2;
-            if (anyTrips(trip, middle)) {
-                high = middle;
-            } else {
-                low = middle;
-            }
-        }
-        return high;
-    }
-
-    private boolean anyTrips(Measurement.Trip trip, double amps) {
-        double[] currents = residualMilliamps(trip.line(), trip.earth(), amps);
-        for (int i = 0; i < currents.length; i++) {
-            if (currents[i] >= residuals.get(i).device().behaviour().tripMilliamps() * variation.trip()) {
-                return true;
-            }
-        }
-        return false;
+        return first * TO_MILLI <= trip.milliamps() ? first : Double.POSITIVE_INFINITY;
     }
 
     private boolean buttonWorks(String device) {
@@ -169,25 +156,70 @@ final class LiveBench {
     }
 
     private double[] standing() {
-        double[] known = standing;
+        Complex[] known = standing;
         if (known == null) {
-            known = residuals.isEmpty() ? new double[0] : sums(List.of());
+            known = residuals.isEmpty() ? new Complex[0] : sums(List.of());
             standing = known;
         }
-        return known;
+        return Arrays.stream(known).mapToDouble(c -> c.size() * TO_MILLI).toArray();
     }
 
     /** Residual current of each device while a current in phase with the voltage is drawn, mA. */
     private double[] residualMilliamps(Terminal line, Terminal earth, double amps) {
-        Complex volts = open(alternating, line, earth);
-        if (volts.size() == 0) {
-            return new double[residuals.size()];
+        Division division = division(line, earth);
+        double[] milliamps = new double[residuals.size()];
+        for (int i = 0; i < milliamps.length; i++) {
+            milliamps[i] = division.residualMilliamps(i, amps);
         }
-        return sums(List.of(new Draw(line, earth, volts.times(amps / volts.size()))));
+        return milliamps;
     }
 
-    /** Vector sum of the currents through the poles of each device, mA. */
-    private double[] sums(List<Draw> draws) {
+    private Division division(Terminal line, Terminal earth) {
+        return divisions.computeIfAbsent(List.of(line, earth), pair -> {
+            standing();
+            Complex[] alone = Objects.requireNonNull(standing);
+            Complex volts = open(alternating, line, earth);
+            if (volts.size() == 0 || alone.length == 0) {
+                return new Division(alone, alone);
+            }
+            Complex unit = volts.times(1 / volts.size());
+            Complex[] withOneAmp = sums(List.of(new Draw(line, earth, unit)));
+            Complex[] share = new Complex[alone.length];
+            for (int i = 0; i < share.length; i++) {
+                share[i] = withOneAmp[i].minus(alone[i]);
+            }
+            return new Division(alone, share);
+        });
+    }
+
+    /**
+     * How a test current divides: residual current is what stands without the test and a share of the test current.
+     *
+     * @param alone A, for each device
+     * @param share of 1 A drawn
+     */
+    private record Division(Complex[] alone, Complex[] share) {
+        double residualMilliamps(int device, double amps) {
+            return alone[device].plus(share[device].times(amps)).size() * TO_MILLI;
+        }
+
+        /** The least test current that makes the residual current this large: |alone + share·I| is a parabola in I. */
+        double ampsFor(int device, double milliamps) {
+            double target = milliamps / TO_MILLI;
+            Complex s = share[device];
+            Complex z = alone[device];
+            double a = s.re() * s.re() + s.im() * s.im();
+            double b = s.re() * z.re() + s.im() * z.im();
+            double c = z.re() * z.re() + z.im() * z.im() - target * target;
+            if (c >= 0) {
+                return 0;
+            }
+            return a == 0 ? Double.POSITIVE_INFINITY : (-b + Math.sqrt(b * b - a * c)) / a;
+        }
+    }
+
+    /** Vector sum of the currents through the poles of each device, A. */
+    private Complex[] sums(List<Draw> draws) {
         List<Branch> poles = new ArrayList<>();
         for (Placed placed : residuals) {
             for (BranchId id : placed.poles()) {
@@ -201,7 +233,7 @@ final class LiveBench {
         });
         List<Terminal> terminals = List.copyOf(ends);
         @Nullable Complex[] volts = alternating.voltages(terminals, draws);
-        double[] sums = new double[residuals.size()];
+        Complex[] sums = new Complex[residuals.size()];
         int at = 0;
         for (int i = 0; i < sums.length; i++) {
             Complex sum = Complex.ZERO;
@@ -213,7 +245,7 @@ final class LiveBench {
                     sum = sum.plus(from.minus(to).times(1 / pole.ohms()));
                 }
             }
-            sums[i] = sum.size() * TO_MILLI;
+            sums[i] = sum;
         }
         return sums;
     }

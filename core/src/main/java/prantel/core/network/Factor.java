@@ -1,7 +1,5 @@
 package prantel.core.network;
 
-import java.util.Arrays;
-
 /**
  * Every node of a network eliminated once by star–mesh, with what each elimination passed on to the nodes above it.
  *
@@ -20,18 +18,16 @@ final class Factor {
     private final int[] to;
     private final double[] siemens;
 
-    /** @param siemens conductance of each branch, S, 0 for an open one; read during construction and by later paths */
-    Factor(int nodes, int[] from, int[] to, double[] siemens) {
+    /**
+     * @param tree of the closed branches
+     * @param siemens conductance of each branch, S, 0 for an open one; read during construction and by later paths
+     */
+    Factor(EliminationTree tree, int[] from, int[] to, double[] siemens) {
+        this.tree = tree;
         this.from = from;
         this.to = to;
         this.siemens = siemens;
-        int[] closed = java.util.stream.IntStream.range(0, from.length)
-                .filter(b -> siemens[b] > 0)
-                .toArray();
-        tree = new EliminationTree(
-                nodes,
-                Arrays.stream(closed).map(b -> from[b]).toArray(),
-                Arrays.stream(closed).map(b -> to[b]).toArray());
+        int nodes = tree.position.length;
         branchesBelow = assignBranches(nodes);
         passedOn = new double[nodes][];
         eliminateAll(nodes);

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import prantel.core.network.Branch.End;
 
@@ -24,10 +25,18 @@ public final class Network {
     /** Branches that an edit added. */
     private final List<Branch> added;
 
+    /** What the edits concern, worked out once for all readings of this network. */
+    private final int[] touched;
+
+    private final boolean[] isChanged;
+
     private Network(Base base, Map<Integer, Branch> changed, List<Branch> added) {
         this.base = base;
         this.changed = changed;
         this.added = added;
+        this.touched = touchedNodes();
+        this.isChanged = new boolean[base.branches.size()];
+        changed.keySet().forEach(b -> isChanged[b] = true);
     }
 
     /**
@@ -35,6 +44,16 @@ public final class Network {
      */
     public static Network of(Collection<Branch> branches) {
         return new Network(new Base(List.copyOf(branches)), Map.of(), List.of());
+    }
+
+    /**
+     * The same network as first given with other resistances; edits are left behind. What depends on the connections
+     * alone is shared, so this is far cheaper than a new network.
+     *
+     * @param ohms for each branch in the order given, Ω, above 0; open ones stay open whatever stands there
+     */
+    public Network withOhms(double[] ohms) {
+        return new Network(new Base(base, ohms), Map.of(), List.of());
     }
 
     public boolean has(Terminal terminal) {
@@ -157,19 +176,12 @@ public final class Network {
 
     private double[] meshBetween(int[] kept) {
         Factor factor = base.factor();
-        int[] scratch = base.scratch();
-        PathMesh mesh = new PathMesh(factor, touched(kept), scratch);
+        PathMesh mesh = new PathMesh(factor, kept, touched, base.scratch());
         try {
-            for (int node : mesh.nodes()) {
-                for (int b2 : factor.branchesBelow[node]) {
-                    if (changed.isEmpty() || !changed.containsKey(b2)) {
-                        mesh.add(base.from[b2], base.to[b2], base.siemens[b2]);
-                    }
-                }
-            }
+            mesh.addBranches(base.from, base.to, base.siemens, b -> isChanged[b]);
             changed.values().forEach(branch -> add(mesh, branch));
             added.forEach(branch -> add(mesh, branch));
-            return mesh.reduceTo(kept);
+            return mesh.reduced();
         } finally {
             mesh.release();
         }
@@ -181,35 +193,39 @@ public final class Network {
         }
     }
 
-    private int[] touched(int[] kept) {
-        int[] nodes = Arrays.copyOf(kept, kept.length + 4 * changed.size() + 2 * added.size());
-        int n = kept.length;
+    /** Nodes that edits concern. */
+    private int[] touchedNodes() {
+        int[] found = new int[4 * changed.size() + 2 * added.size()];
+        int n = 0;
         for (Map.Entry<Integer, Branch> entry : changed.entrySet()) {
-            nodes[n++] = base.from[entry.getKey()];
-            nodes[n++] = base.to[entry.getKey()];
-            nodes[n++] = base.node(entry.getValue().from());
-            nodes[n++] = base.node(entry.getValue().to());
+            found[n++] = base.from[entry.getKey()];
+            found[n++] = base.to[entry.getKey()];
+            found[n++] = base.node(entry.getValue().from());
+            found[n++] = base.node(entry.getValue().to());
         }
         for (Branch branch : added) {
-            nodes[n++] = base.node(branch.from());
-            nodes[n++] = base.node(branch.to());
+            found[n++] = base.node(branch.from());
+            found[n++] = base.node(branch.to());
         }
-        return nodes;
+        return found;
     }
 
     /** The branches as first given, and their factor, made when first asked for. */
     private static final class Base {
         private final List<Branch> branches;
-        private final Map<Terminal, Integer> nodeOf = new LinkedHashMap<>();
-        private final Map<BranchId, Integer> indexOf = new HashMap<>();
+        private final Map<Terminal, Integer> nodeOf;
+        private final Map<BranchId, Integer> indexOf;
         private final int[] from;
         private final int[] to;
         private final double[] siemens;
         private final ThreadLocal<int[]> scratch;
+        private final Supplier<EliminationTree> tree;
         private volatile @Nullable Factor factor;
 
         Base(List<Branch> branches) {
             this.branches = branches;
+            nodeOf = new LinkedHashMap<>();
+            indexOf = new HashMap<>();
             from = new int[branches.size()];
             to = new int[branches.size()];
             siemens = new double[branches.size()];
@@ -227,6 +243,24 @@ public final class Network {
                 Arrays.fill(none, EliminationTree.NONE);
                 return none;
             });
+            tree = new Once(nodeOf.size(), from, to, siemens);
+        }
+
+        Base(Base other, double[] ohms) {
+            nodeOf = other.nodeOf;
+            indexOf = other.indexOf;
+            from = other.from;
+            to = other.to;
+            scratch = other.scratch;
+            tree = other.tree;
+            siemens = new double[from.length];
+            branches = new ArrayList<>(from.length);
+            for (int i = 0; i < from.length; i++) {
+                Branch branch = other.branches.get(i);
+                boolean open = branch.isOpen();
+                branches.add(open ? branch : new Branch(branch.id(), branch.from(), branch.to(), ohms[i]));
+                siemens[i] = open ? 0 : 1 / ohms[i];
+            }
         }
 
         int[] scratch() {
@@ -237,7 +271,7 @@ public final class Network {
             Factor made = factor;
             if (made == null) {
                 // two threads may both make it; they make the same
-                made = new Factor(nodeOf.size(), from, to, siemens);
+                made = new Factor(tree.get(), from, to, siemens);
                 factor = made;
             }
             return made;
@@ -257,6 +291,38 @@ public final class Network {
                 throw new IllegalArgumentException("No branch " + id + " in this network");
             }
             return index;
+        }
+    }
+
+    /** The elimination tree of the closed branches, made when first asked for and then shared. */
+    private static final class Once implements Supplier<EliminationTree> {
+        private final int nodes;
+        private final int[] from;
+        private final int[] to;
+        private final double[] siemens;
+        private volatile @Nullable EliminationTree tree;
+
+        Once(int nodes, int[] from, int[] to, double[] siemens) {
+            this.nodes = nodes;
+            this.from = from;
+            this.to = to;
+            this.siemens = siemens;
+        }
+
+        @Override
+        public EliminationTree get() {
+            EliminationTree made = tree;
+            if (made == null) {
+                int[] closed = java.util.stream.IntStream.range(0, from.length)
+                        .filter(b -> siemens[b] > 0)
+                        .toArray();
+                made = new EliminationTree(
+                        nodes,
+                        Arrays.stream(closed).map(b -> from[b]).toArray(),
+                        Arrays.stream(closed).map(b -> to[b]).toArray());
+                tree = made;
+            }
+            return made;
         }
     }
 }

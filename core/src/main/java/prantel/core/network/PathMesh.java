@@ -4,26 +4,31 @@ import java.util.Arrays;
 
 /**
  * The few nodes that matter to one reading, with the conductances between them: nodes touched by an edit or a probe and
- * all their ancestors. Eliminates all but the two probed ones.
+ * all their ancestors. Eliminates all but the kept ones.
+ *
+ * <p>Nodes are numbered in order of elimination, the kept ones last, and the conductances stand in a full upper triangle:
+ * there are so few nodes that walking a row beats any list.
  */
 final class PathMesh {
+    private final Factor factor;
     private final int[] nodes;
     private final int[] local;
-    private final int[][] other;
-    private final double[][] siemens;
-    private final int[] size;
+    private final int kept;
+    /** Conductance between i and j, i below j, at i · size + j, S. */
+    private final double[] siemens;
 
     /**
      * @param factor of the network without edits
-     * @param touched nodes to be kept apart; repeats allowed
+     * @param kept nodes to be left over, all different
+     * @param touched other nodes to be treated again; repeats allowed
      * @param local scratch of the network's size, filled with {@link EliminationTree#NONE}; restored by {@link #release}
      */
-    PathMesh(Factor factor, int[] touched, int[] local) {
+    PathMesh(Factor factor, int[] kept, int[] touched, int[] local) {
+        this.factor = factor;
         this.local = local;
-        this.nodes = closedUpwards(factor.tree, touched, local);
-        other = new int[nodes.length][6];
-        siemens = new double[nodes.length][6];
-        size = new int[nodes.length];
+        this.kept = kept.length;
+        this.nodes = numbered(factor.tree, kept, touched, local);
+        siemens = new double[nodes.length * nodes.length];
         for (int node : nodes) {
             for (int child : factor.tree.children[node]) {
                 if (local[child] == EliminationTree.NONE) {
@@ -33,10 +38,12 @@ final class PathMesh {
         }
     }
 
-    private static int[] closedUpwards(EliminationTree tree, int[] touched, int[] local) {
-        int[] found = new int[touched.length * 8];
+    /** Everything on the way up from the nodes given, in order of elimination; the kept ones last, as they are given. */
+    private static int[] numbered(EliminationTree tree, int[] kept, int[] touched, int[] local) {
+        int[] found = new int[(kept.length + touched.length) * 8];
         int count = 0;
-        for (int start : touched) {
+        for (int which = 0; which < kept.length + touched.length; which++) {
+            int start = which < kept.length ? kept[which] : touched[which - kept.length];
             for (int node = start;
                     node != EliminationTree.NONE && local[node] == EliminationTree.NONE;
                     node = tree.parent[node]) {
@@ -47,51 +54,76 @@ final class PathMesh {
                 found[count++] = node;
             }
         }
-        long[] keyed = new long[count];
+        for (int node : kept) {
+            local[node] = 1;
+        }
+        long[] keyed = new long[count - kept.length];
+        int at = 0;
         for (int i = 0; i < count; i++) {
-            keyed[i] = ((long) tree.position[found[i]] << 32) | found[i];
+            if (local[found[i]] == 0) {
+                keyed[at++] = ((long) tree.position[found[i]] << 32) | found[i];
+            }
         }
         Arrays.sort(keyed);
         int[] sorted = new int[count];
         for (int i = 0; i < count; i++) {
-            sorted[i] = (int) keyed[i];
+            sorted[i] = i < keyed.length ? (int) keyed[i] : kept[i - keyed.length];
             local[sorted[i]] = i;
         }
         return sorted;
     }
 
-    int[] nodes() {
-        return nodes;
+    /** Adds the branches of the network without edits that belong to its nodes, but for those an edit changed. */
+    void addBranches(int[] from, int[] to, double[] branchSiemens, java.util.function.IntPredicate isChanged) {
+        for (int node : nodes) {
+            for (int branch : factor.branchesBelow[node]) {
+                // an open branch may lead out of the mesh
+                if (branchSiemens[branch] > 0 && !isChanged.test(branch)) {
+                    add(from[branch], to[branch], branchSiemens[branch]);
+                }
+            }
+        }
     }
 
     /** Adds a conductance between two nodes of the mesh, given by their numbers in the network, S, 0 or above. */
     void add(int a, int b, double g) {
-        if (a != b && g > 0) {
-            join(local[a], local[b], g);
+        int i = local[a];
+        int j = local[b];
+        if (i < j) {
+            siemens[i * nodes.length + j] += g;
+        } else if (j < i) {
+            siemens[j * nodes.length + i] += g;
         }
     }
 
     /** Conductances left between the kept nodes when all others are eliminated, S; lower triangle by rows. */
-    double[] reduceTo(int[] kept) {
-        boolean[] keeps = new boolean[nodes.length];
-        int[] index = new int[nodes.length];
-        for (int i = 0; i < kept.length; i++) {
-            keeps[local[kept[i]]] = true;
-            index[local[kept[i]]] = i;
-        }
-        for (int k = 0; k < nodes.length; k++) {
-            if (!keeps[k]) {
-                eliminate(k);
+    double[] reduced() {
+        int size = nodes.length;
+        int[] others = new int[size];
+        double[] values = new double[size];
+        for (int k = 0; k < size - kept; k++) {
+            int count = 0;
+            double sum = 0;
+            for (int j = k + 1; j < size; j++) {
+                double g = siemens[k * size + j];
+                if (g > 0) {
+                    others[count] = j;
+                    values[count++] = g;
+                    sum += g;
+                }
+            }
+            for (int a = 0; a < count; a++) {
+                double share = values[a] / sum;
+                int row = others[a] * size;
+                for (int b = a + 1; b < count; b++) {
+                    siemens[row + others[b]] += share * values[b];
+                }
             }
         }
-        double[] between = new double[kept.length * (kept.length - 1) / 2];
-        for (int i = 1; i < kept.length; i++) {
-            int row = local[kept[i]];
-            for (int n = 0; n < size[row]; n++) {
-                int j = index[other[row][n]];
-                if (j < i) {
-                    between[i * (i - 1) / 2 + j] = siemens[row][n];
-                }
+        double[] between = new double[kept * (kept - 1) / 2];
+        for (int i = 1, at = 0; i < kept; i++) {
+            for (int j = 0; j < i; j++, at++) {
+                between[at] = siemens[(size - kept + j) * size + size - kept + i];
             }
         }
         return between;
@@ -101,52 +133,6 @@ final class PathMesh {
     void release() {
         for (int node : nodes) {
             local[node] = EliminationTree.NONE;
-        }
-    }
-
-    private void join(int a, int b, double g) {
-        put(a, b, g);
-        put(b, a, g);
-    }
-
-    private void put(int row, int column, double g) {
-        int[] columns = other[row];
-        for (int i = 0; i < size[row]; i++) {
-            if (columns[i] == column) {
-                siemens[row][i] += g;
-                return;
-            }
-        }
-        if (size[row] == columns.length) {
-            other[row] = Arrays.copyOf(columns, 2 * size[row]);
-            siemens[row] = Arrays.copyOf(siemens[row], 2 * size[row]);
-        }
-        other[row][size[row]] = column;
-        siemens[row][size[row]++] = g;
-    }
-
-    private void eliminate(int k) {
-        double sum = 0;
-        for (int i = 0; i < size[k]; i++) {
-            sum += siemens[k][i];
-            forget(other[k][i], k);
-        }
-        for (int i = 1; i < size[k]; i++) {
-            for (int j = 0; j < i; j++) {
-                join(other[k][i], other[k][j], siemens[k][i] * siemens[k][j] / sum);
-            }
-        }
-        size[k] = 0;
-    }
-
-    private void forget(int row, int column) {
-        for (int i = 0; i < size[row]; i++) {
-            if (other[row][i] == column) {
-                int last = --size[row];
-                other[row][i] = other[row][last];
-                siemens[row][i] = siemens[row][last];
-                return;
-            }
         }
     }
 }

@@ -93,7 +93,12 @@ public final class Check {
         if (size != 0 && (size < 1e-4 || size >= 1e9)) {
             return String.format(Locale.ROOT, "%.4g", value);
         }
-        return new java.math.BigDecimal(String.format(Locale.ROOT, "%.6f", value))
+        if (value == Math.rint(value) && size < 1e9) {
+            return Long.toString((long) value);
+        }
+        // half up on the sixth place: a formatter would do the same, many times slower
+        return java.math.BigDecimal.valueOf(value)
+                .setScale(6, java.math.RoundingMode.HALF_UP)
                 .stripTrailingZeros()
                 .toPlainString();
     }

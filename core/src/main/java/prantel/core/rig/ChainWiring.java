@@ -32,12 +32,12 @@ final class ChainWiring {
                     Places.outgoing(id, last.id(), conductor),
                     out(last, conductor),
                     start,
-                    wiring.terminationOhms());
+                    wiring.termination());
             wiring.add(
                     Places.returnRun(id, conductor),
                     start,
                     end,
-                    wiring.runOhms(ring.cable(), conductor, ring.returnMetres()));
+                    wiring.run(ring.cable(), conductor, ring.returnMetres()));
             ends.add(end);
         }
         wiring.addInsulation(id + "/return", ring.conductors(), ends, ring.returnMetres());
@@ -47,7 +47,7 @@ final class ChainWiring {
                         id + "/return/enclosure-run",
                         Places.enclosure(id, last.id()),
                         Places.earthBar(ring.way().board()),
-                        wiring.enclosureOhms(e, ring.returnMetres()) + wiring.terminationOhms()));
+                        wiring.run(e, ring.returnMetres()).and(wiring.termination())));
     }
 
     private void addPoints(List<Point> points) {

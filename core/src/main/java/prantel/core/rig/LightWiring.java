@@ -66,7 +66,7 @@ final class LightWiring {
                     Places.contact(id, at, CPC),
                     Places.accessory(id, at, CPC),
                     Places.front(id, at, CPC),
-                    wiring.terminationOhms());
+                    wiring.termination());
             if (last == 0) {
                 contact(at, "1", accessory(at, LINE), accessory(at, SWITCHED_LINE), true);
             } else if (i == 0) {
@@ -94,7 +94,7 @@ final class LightWiring {
 
     private void contact(PointId at, String which, Terminal from, Terminal to, boolean closed) {
         if (closed) {
-            wiring.add(Places.switchContact(id, at, which), from, to, Wiring.CLOSED_CONTACT_OHMS);
+            wiring.add(Places.switchContact(id, at, which), from, to, Wiring.CLOSED_CONTACT);
         } else {
             wiring.addOpen(Places.switchContact(id, at, which), from, to);
         }

@@ -16,23 +16,26 @@ import prantel.core.network.Terminal;
  */
 public final class RigCompiler {
     private final Rig rig;
-    private final Variation variation;
     private final Wiring wiring;
 
-    private RigCompiler(Rig rig, Variation variation) {
+    private RigCompiler(Rig rig) {
         this.rig = rig;
-        this.variation = variation;
-        this.wiring = new Wiring(rig.workmanship(), variation);
+        this.wiring = new Wiring(rig.workmanship());
     }
 
     /** The rig as declared. */
     public static Network compile(Rig rig) {
-        return compile(rig, Variation.NONE);
+        return compileAll(rig).network(Variation.NONE);
     }
 
     /** The rig as it may be built. Terminals and branches are the same for every variation. */
     public static Network compile(Rig rig, Variation variation) {
-        RigCompiler compiler = new RigCompiler(rig, variation);
+        return compileAll(rig).network(variation);
+    }
+
+    /** The rig as declared, ready to be varied. */
+    public static CompiledRig compileAll(Rig rig) {
+        RigCompiler compiler = new RigCompiler(rig);
         compiler.addSupply();
         compiler.addEarthing();
         rig.boards().forEach(compiler::addBoard);
@@ -46,7 +49,7 @@ public final class RigCompiler {
             }
         }
         rig.earthing().supplementaryBonds().forEach(compiler::addSupplementaryBond);
-        return Network.of(compiler.wiring.branches());
+        return new CompiledRig(Network.of(compiler.wiring.branches()), compiler.wiring.makes());
     }
 
     /** The electromotive forces and reactances that go with the source branches of {@link #compile}. */
@@ -102,22 +105,22 @@ public final class RigCompiler {
         switch (how.earthing()) {
             case TN_C_S ->
                 wiring.add(
-                        Places.source(CPC), Places.incoming(rig, origin, NEUTRAL), earth, wiring.terminationOhms());
+                        Places.source(CPC), Places.incoming(rig, origin, NEUTRAL), earth, wiring.termination());
             case TN_S ->
                 wiring.add(
                         Places.source(CPC),
                         Places.SOURCE,
                         earth,
-                        how.path().ohms() * variation.supply());
+                        Make.supply(how.path().ohms()));
             case TT ->
                 wiring.add(
-                        Places.source(CPC), Places.MASS_OF_EARTH, earth, how.electrodeOhms() * variation.supply());
+                        Places.source(CPC), Places.MASS_OF_EARTH, earth, Make.supply(how.electrodeOhms()));
         }
         wiring.add(
                 "supply/source-electrode",
                 Places.SOURCE,
                 Places.MASS_OF_EARTH,
-                how.sourceElectrodeOhms() * variation.supply());
+                Make.supply(how.sourceElectrodeOhms()));
     }
 
     private void addSource(Conductor pole, BoardId origin, double ohms) {
@@ -125,7 +128,7 @@ public final class RigCompiler {
                 Places.source(pole),
                 Places.SOURCE,
                 Places.incoming(rig, origin, pole),
-                ohms * variation.supply());
+                Make.supply(ohms));
     }
 
     private void addEarthing() {
@@ -134,30 +137,30 @@ public final class RigCompiler {
                 "earthing-conductor",
                 Places.SUPPLY_EARTH,
                 Places.EARTHING_CONDUCTOR_END,
-                copperOhms(conductor.csaMm2(), conductor.lengthMetres()));
+                copper(conductor.csaMm2(), conductor.lengthMetres()));
         wiring.add(
                 Places.EARTHING_CONDUCTOR_AT_MET,
                 Places.EARTHING_CONDUCTOR_END,
                 Places.MET,
-                wiring.terminationOhms());
+                wiring.termination());
         wiring.add(
                 Places.EARTH_LINK,
                 Places.MET,
                 Places.earthBar(rig.origin().id()),
-                wiring.terminationOhms());
+                wiring.termination());
         rig.bonds().forEach(this::addBond);
     }
 
     private void addBond(MainBond bond) {
         BondId id = bond.id();
-        wiring.add(Places.bondAtMet(id), Places.MET, Places.bondMetEnd(id), wiring.terminationOhms());
+        wiring.add(Places.bondAtMet(id), Places.MET, Places.bondMetEnd(id), wiring.termination());
         wiring.add(
                 Places.bondConductor(id),
                 Places.bondMetEnd(id),
                 Places.clamp(id),
-                copperOhms(bond.csaMm2(), bond.lengthMetres()));
-        wiring.add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), wiring.terminationOhms());
-        wiring.add("bond/" + id + "/part-to-earth", Places.part(id), Places.MASS_OF_EARTH, bond.partToEarthOhms());
+                copper(bond.csaMm2(), bond.lengthMetres()));
+        wiring.add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), wiring.termination());
+        wiring.add("bond/" + id + "/part-to-earth", Places.part(id), Places.MASS_OF_EARTH, Make.fixed(bond.partToEarthOhms()));
     }
 
     private void addSupplementaryBond(SupplementaryBond bond) {
@@ -165,7 +168,9 @@ public final class RigCompiler {
                 Places.supplementaryBond(bond.id()),
                 Places.accessory(bond.circuit(), bond.point(), CPC),
                 Places.part(bond.part()),
-                copperOhms(bond.csaMm2(), bond.lengthMetres()) + 2 * wiring.terminationOhms());
+                copper(bond.csaMm2(), bond.lengthMetres())
+                        .and(wiring.termination())
+                        .and(wiring.termination()));
     }
 
     private void addBoard(Board board) {
@@ -173,13 +178,13 @@ public final class RigCompiler {
         for (Conductor pole : poles(rig, id)) {
             Terminal behind = Places.behindMainSwitch(id, pole);
             wiring.add(
-                    Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, Wiring.CLOSED_CONTACT_OHMS);
+                    Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, Wiring.CLOSED_CONTACT);
             for (Board.Section section : board.sections()) {
                 wiring.add(
                         Places.feed(id, section.id(), pole),
                         behind,
                         Places.bar(id, section.id(), pole),
-                        Wiring.CLOSED_CONTACT_OHMS);
+                        Wiring.CLOSED_CONTACT);
             }
             if (board.surgeProtection()) {
                 Terminal other = pole == NEUTRAL ? Places.earthBar(id) : Places.behindMainSwitch(id, NEUTRAL);
@@ -194,12 +199,12 @@ public final class RigCompiler {
         Way way = circuit.way();
         for (Conductor line : circuit.lines()) {
             Terminal bar = Places.bar(way.board(), way.section(), boardLine(rig, circuit, line));
-            wiring.add(Places.breaker(id, line), bar, Places.breakerOut(id, line), Wiring.CLOSED_CONTACT_OHMS);
+            wiring.add(Places.breaker(id, line), bar, Places.breakerOut(id, line), Wiring.CLOSED_CONTACT);
             addTermination(circuit, line, Places.breakerOut(id, line));
         }
         Terminal neutral = Places.bar(way.board(), way.section(), NEUTRAL);
         if (circuit.device().residual().isPresent()) {
-            wiring.add(Places.breaker(id, NEUTRAL), neutral, Places.breakerOut(id, NEUTRAL), Wiring.CLOSED_CONTACT_OHMS);
+            wiring.add(Places.breaker(id, NEUTRAL), neutral, Places.breakerOut(id, NEUTRAL), Wiring.CLOSED_CONTACT);
             neutral = Places.breakerOut(id, NEUTRAL);
         }
         addTermination(circuit, NEUTRAL, neutral);
@@ -212,13 +217,13 @@ public final class RigCompiler {
                 Places.terminationAtBoard(id, conductor),
                 at,
                 Places.cableAtBoard(id, conductor),
-                wiring.terminationOhms());
+                wiring.termination());
         if (circuit instanceof Ring) {
             wiring.add(
                     Places.secondTerminationAtBoard(id, conductor),
                     at,
                     Places.secondCableAtBoard(id, conductor),
-                    wiring.terminationOhms());
+                    wiring.termination());
         }
     }
 
@@ -234,7 +239,7 @@ public final class RigCompiler {
                     Places.submainRun(id, conductor),
                     Places.cableAtBoard(id, conductor),
                     end,
-                    wiring.runOhms(submain.cable(), conductor, submain.lengthMetres()) + wiring.terminationOhms());
+                    wiring.run(submain.cable(), conductor, submain.lengthMetres()).and(wiring.termination()));
         }
         submain.cable()
                 .enclosure()
@@ -242,11 +247,13 @@ public final class RigCompiler {
                         id + "/enclosure-run",
                         Places.earthBar(submain.way().board()),
                         Places.earthBar(submain.feeds()),
-                        wiring.enclosureOhms(e, submain.lengthMetres()) + 2 * wiring.terminationOhms()));
+                        wiring.run(e, submain.lengthMetres())
+                                .and(wiring.termination())
+                                .and(wiring.termination())));
         wiring.addInsulation(id.value(), submain.conductors(), ends, submain.lengthMetres());
     }
 
-    private double copperOhms(double csaMm2, double metres) {
-        return variation.cable() * ConductorTable.milliohmPerMetre(csaMm2) * metres / 1000;
+    private static Make copper(double csaMm2, double metres) {
+        return Make.cable(ConductorTable.milliohmPerMetre(csaMm2) * metres / 1000);
     }
 }

@@ -6,53 +6,59 @@ import prantel.core.network.Branch;
 import prantel.core.network.BranchId;
 import prantel.core.network.Terminal;
 
-/** The branches made so far, and the small resistances of joints, runs and insulation under one variation. */
+/** The branches made so far with what they are made of, and the small resistances of joints, runs and insulation. */
 final class Wiring {
     /** A closed switch or breaker contact, Ω. Small against a termination; common practice, no source. */
-    static final double CLOSED_CONTACT_OHMS = 1e-3;
+    static final Make CLOSED_CONTACT = Make.fixed(1e-3);
 
     private final Workmanship workmanship;
-    private final Variation variation;
     private final List<Branch> branches = new ArrayList<>();
+    private final List<Make> makes = new ArrayList<>();
 
-    Wiring(Workmanship workmanship, Variation variation) {
+    Wiring(Workmanship workmanship) {
         this.workmanship = workmanship;
-        this.variation = variation;
     }
 
+    /** As declared. */
     List<Branch> branches() {
         return branches;
     }
 
-    void add(String id, Terminal from, Terminal to, double ohms) {
-        add(new BranchId(id), from, to, ohms);
+    /** What each of {@link #branches} is made of, in the same order. */
+    List<Make> makes() {
+        return makes;
     }
 
-    void add(BranchId id, Terminal from, Terminal to, double ohms) {
-        branches.add(new Branch(id, from, to, ohms));
+    void add(String id, Terminal from, Terminal to, Make make) {
+        add(new BranchId(id), from, to, make);
+    }
+
+    void add(BranchId id, Terminal from, Terminal to, Make make) {
+        branches.add(new Branch(id, from, to, make.ohms(Variation.NONE)));
+        makes.add(make);
     }
 
     /** A branch that an edit may close. */
     void addOpen(BranchId id, Terminal from, Terminal to) {
-        add(id, from, to, Double.POSITIVE_INFINITY);
+        add(id, from, to, Make.fixed(Double.POSITIVE_INFINITY));
     }
 
-    double terminationOhms() {
-        return variation.joints() * workmanship.terminationMilliohms() / 1000;
+    Make termination() {
+        return Make.joint(workmanship.terminationMilliohms() / 1000);
     }
 
-    double contactOhms(PointKind kind) {
+    private Make contact(PointKind kind) {
         return kind.probing() == PointKind.Probing.FRONT
-                ? variation.joints() * workmanship.contactMilliohms() / 1000
-                : terminationOhms();
+                ? Make.joint(workmanship.contactMilliohms() / 1000)
+                : termination();
     }
 
-    double runOhms(Cable cable, Conductor conductor, double metres) {
-        return variation.cable() * cable.milliohmPerMetre(conductor) * metres / 1000;
+    Make run(Cable cable, Conductor conductor, double metres) {
+        return Make.cable(cable.milliohmPerMetre(conductor) * metres / 1000);
     }
 
-    double enclosureOhms(Cable.Enclosure enclosure, double metres) {
-        return variation.cable() * enclosure.milliohmPerMetre() * metres / 1000;
+    Make run(Cable.Enclosure enclosure, double metres) {
+        return Make.cable(enclosure.milliohmPerMetre() * metres / 1000);
     }
 
     /** A cable from one accessory to the next: joint, run, joint for each core, and insulation between all cores. */
@@ -63,8 +69,8 @@ final class Wiring {
             Conductor conductor = core.conductor();
             Terminal end = Places.cableIn(circuit, to, conductor);
             core.addJoint(this);
-            add(Places.run(circuit, to, conductor), core.cableStart(), end, runOhms(cable, conductor, metres));
-            add(Places.incoming(circuit, to, conductor), end, Places.accessory(circuit, to, conductor), terminationOhms());
+            add(Places.run(circuit, to, conductor), core.cableStart(), end, run(cable, conductor, metres));
+            add(Places.incoming(circuit, to, conductor), end, Places.accessory(circuit, to, conductor), termination());
             ends.add(end);
             conductors.add(conductor);
         }
@@ -73,7 +79,7 @@ final class Wiring {
 
     /** Insulation of a run, lumped at its far end: against it the conductors are nothing. */
     void addInsulation(String at, List<Conductor> conductors, List<Terminal> ends, double metres) {
-        double ohms = variation.insulation() * workmanship.insulationMegohmKilometres() * 1e6 / (metres / 1000);
+        Make make = Make.insulation(workmanship.insulationMegohmKilometres() * 1e6 / (metres / 1000));
         for (int i = 0; i < ends.size(); i++) {
             for (int j = i + 1; j < ends.size(); j++) {
                 add(
@@ -81,7 +87,7 @@ final class Wiring {
                                 + conductors.get(j).id(),
                         ends.get(i),
                         ends.get(j),
-                        ohms);
+                        make);
             }
         }
     }
@@ -90,12 +96,12 @@ final class Wiring {
     void addEnclosure(CircuitId circuit, PointId to, Cable cable, double metres, Terminal from) {
         cable.enclosure().ifPresent(enclosure -> {
             Terminal here = Places.enclosure(circuit, to);
-            add(Places.enclosureRun(circuit, to), from, here, enclosureOhms(enclosure, metres));
+            add(Places.enclosureRun(circuit, to), from, here, run(enclosure, metres));
             add(
                     Places.enclosureJoint(circuit, to),
                     here,
                     Places.accessory(circuit, to, Conductor.CPC),
-                    terminationOhms());
+                    termination());
         });
     }
 
@@ -106,21 +112,21 @@ final class Wiring {
             Terminal at = Places.accessory(circuit, point.id(), conductor);
             if (isolated) {
                 Terminal loadSide = Places.loadSide(circuit, point.id(), conductor);
-                add(Places.pole(circuit, point.id(), conductor), at, loadSide, CLOSED_CONTACT_OHMS);
+                add(Places.pole(circuit, point.id(), conductor), at, loadSide, CLOSED_CONTACT);
                 at = loadSide;
             }
             add(
                     Places.contact(circuit, point.id(), conductor),
                     at,
                     Places.front(circuit, point.id(), conductor),
-                    contactOhms(point.kind()));
+                    contact(point.kind()));
         }
         if (point.metal()) {
             add(
                     Places.metalworkEarth(circuit, point.id()),
                     Places.accessory(circuit, point.id(), Conductor.CPC),
                     Places.metalwork(circuit, point.id()),
-                    terminationOhms());
+                    termination());
         }
         Loads.branches(circuit, point, conductors)
                 .forEach(l -> addOpen(
@@ -149,7 +155,7 @@ final class Wiring {
 
         void addJoint(Wiring wiring) {
             if (joint != null) {
-                wiring.add(joint, from, cableStart, wiring.terminationOhms());
+                wiring.add(joint, from, cableStart, wiring.termination());
             }
         }
     }

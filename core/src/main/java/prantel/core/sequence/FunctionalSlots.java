@@ -24,11 +24,11 @@ import prantel.core.rig.Rig;
 /** Phase sequence; every switch, isolator and socket operated; load current of fixed appliances by clamp. */
 final class FunctionalSlots {
     private final Rig rig;
-    private final SetUps setUps;
+    private final SetUp setUp;
 
     FunctionalSlots(Rig rig) {
         this.rig = rig;
-        this.setUps = new SetUps(rig);
+        this.setUp = new SetUps(rig).live("Operate and look");
     }
 
     List<Slot> sequence() {
@@ -60,7 +60,7 @@ final class FunctionalSlots {
 
     private Slot rotation(String id, Spot spot, Terminal l1, Terminal l2, Terminal l3) {
         return slot(
-                id, TestStep.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), List.of(), Unit.WORDS);
+                id, TestStep.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), Unit.WORDS);
     }
 
     List<Slot> all() {
@@ -96,7 +96,6 @@ final class FunctionalSlots {
                         group.label() + ": " + LightStates.labels(group),
                         Spot.NO_DISTANCE),
                 new Measurement.Operation(trials),
-                List.of(),
                 Unit.WORDS);
     }
 
@@ -120,7 +119,6 @@ final class FunctionalSlots {
                 point.kind() == PointKind.ISOLATOR ? "isolator, on and off" : "supply present",
                 Spot.of(circuit, point),
                 new Measurement.Operation(trials),
-                List.of(),
                 Unit.WORDS));
         point.load()
                 .filter(l -> l.kind() == Load.Kind.ELEMENT && !circuit.isThreePhase())
@@ -133,7 +131,6 @@ final class FunctionalSlots {
                                 Places.accessory(circuit.id(), point.id(), line),
                                 Places.accessory(circuit.id(), point.id(), NEUTRAL),
                                 l.hotOhms()),
-                        List.of(),
                         Unit.AMP)));
     }
 
@@ -143,7 +140,6 @@ final class FunctionalSlots {
             String quantity,
             Spot spot,
             Measurement measurement,
-            List<Edit> edits,
             Unit unit) {
         return new Slot.Measured(
                 new SlotId(id),
@@ -151,7 +147,7 @@ final class FunctionalSlots {
                 quantity,
                 spot,
                 measurement,
-                setUps.live("Operate and look", edits),
+                setUp,
                 unit,
                 Optional.empty(),
                 Optional.empty());

@@ -26,11 +26,13 @@ final class RcdSlots {
     private final Rig rig;
     private final Scheme scheme;
     private final SetUps setUps;
+    private final SetUp setUp;
 
     RcdSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
         this.scheme = scheme;
         this.setUps = new SetUps(rig);
+        this.setUp = setUps.live("Loads out; the device on, reset after each test");
     }
 
     List<Slot> all() {
@@ -125,7 +127,7 @@ final class RcdSlots {
                 quantity,
                 Spot.at(where),
                 measurement,
-                setUps.live("Loads out; the device on, reset after each test"),
+                setUp,
                 unit,
                 limit,
                 Optional.empty());

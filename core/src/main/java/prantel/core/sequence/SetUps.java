@@ -188,11 +188,6 @@ final class SetUps {
         return new SetUp(List.of("Everything connected and closed up, earth on the MET, supply on", step), List.of());
     }
 
-    SetUp live(String step, List<Edit> edits) {
-        return new SetUp(
-                List.of("Everything connected and closed up, earth on the MET, supply on", step), edits);
-    }
-
     private List<Edit> mainSwitchOff(Board board) {
         return poles(board).stream()
                 .<Edit>map(p -> new Edit.Open(Places.mainSwitch(board.id(), p)))

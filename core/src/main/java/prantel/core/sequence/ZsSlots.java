@@ -19,13 +19,13 @@ import prantel.core.rig.Submain;
 final class ZsSlots {
     private final Rig rig;
     private final Scheme scheme;
-    private final SetUps setUps;
+    private final SetUp setUp;
     private final CircuitLimits limits;
 
     ZsSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
         this.scheme = scheme;
-        this.setUps = new SetUps(rig);
+        this.setUp = new SetUps(rig).live("Loads out; probes on line and E of the point");
         this.limits = new CircuitLimits(rig, scheme);
     }
 
@@ -43,7 +43,6 @@ final class ZsSlots {
         Function function = Residuals.protecting(rig, circuit).isEmpty() && !scheme.options().threeLeadZe()
                 ? Function.LOOP_TWO_LEAD
                 : Function.LOOP_THREE_LEAD;
-        SetUp setUp = setUps.live("Loads out; probes on line and E of the point");
         List<Slot> readings = new ArrayList<>();
         for (Point point : points(circuit)) {
             for (Conductor line : lines(circuit)) {

@@ -89,7 +89,7 @@ class ClearController {
 
     private ClearView view(Assessment assessment) {
         Key key = keys.key(assessment);
-        Key healthy = keys.keyWith(assessment, FaultSet.NONE);
+        Key healthy = key.with(FaultSet.NONE);
         List<ToRemove> faults = new ArrayList<>();
         Map<String, HealthyCheck> checks = new java.util.LinkedHashMap<>();
         for (FaultEffect effect : FaultEffect.of(key)) {
