@@ -51,7 +51,13 @@ public final class Bench {
             double fresh = score(results, "freshKeyWithFault", "which", which);
             double known = score(results, "oneFaultOnKnownRig", "which", which);
             double spice = ngspiceMillis(key);
-            row(which, String.valueOf(key.expectations().size()), number(full), number(spice), number(spice / full), number(fresh / known));
+            row(
+                    which,
+                    String.valueOf(key.expectations().size()),
+                    number(full),
+                    number(spice),
+                    number(spice / full),
+                    number(fresh / known));
         }
     }
 

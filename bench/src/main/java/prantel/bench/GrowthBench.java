@@ -93,8 +93,7 @@ public class GrowthBench {
         DMatrixSparseCSC matrix = DConvertMatrixStruct.convert(triplets, (DMatrixSparseCSC) null);
         matrix.sortIndices(null);
         DMatrixSparseCSC merged = merged(matrix);
-        LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> solver =
-                LinearSolverFactory_DSCC.cholesky(FillReducing.NONE);
+        LinearSolverSparse<DMatrixSparseCSC, DMatrixRMaj> solver = LinearSolverFactory_DSCC.cholesky(FillReducing.NONE);
         solver.setA(merged);
         DMatrixRMaj b = new DMatrixRMaj(n, 1);
         DMatrixRMaj x = new DMatrixRMaj(n, 1);

@@ -1,11 +1,8 @@
 package prantel.cli;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Objects;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;

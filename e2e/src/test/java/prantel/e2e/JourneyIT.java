@@ -118,7 +118,11 @@ class JourneyIT {
         page.getByLabel("R2, water pipe").fill("0.04");
         page.keyboard().press("Enter");
         button(page, "The bay is free").click();
-        assertThat(page.getByText("Ready for the next candidate")).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions()
+                                .setName(Pattern.compile("^1 Toll Cottage.*Ready for the next candidate"))))
+                .isVisible();
         page.context().close();
     }
 
@@ -152,7 +156,8 @@ class JourneyIT {
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("900 Ω");
         page.getByLabel("Size, Ω").fill("0.62");
         button(page, "Put it in the set").click();
-        assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("R1+R2, socket 5, Parlour sockets")))
+        assertThat(page.getByRole(
+                        AriaRole.CELL, new Page.GetByRoleOptions().setName("R1+R2, socket 5, Parlour sockets")))
                 .isVisible();
 
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("bond to water pipe"))
@@ -221,7 +226,9 @@ class JourneyIT {
 
         parlour(page).getByLabel("R1+R2, socket 5, Ω").fill("1.34");
         page.keyboard().press("Enter");
-        parlour(page).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("1.34")).tap();
+        parlour(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("1.34"))
+                .tap();
         page.getByRole(
                         AriaRole.GROUP,
                         new Page.GetByRoleOptions().setName(Pattern.compile("^R1\\+R2, Parlour sockets.*satisfactory")))
@@ -232,7 +239,8 @@ class JourneyIT {
                 .tap();
         page.getByRole(
                         AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("Insulation L–N, Parlour sockets, 500 V: over-range")))
+                        new Page.GetByRoleOptions()
+                                .setName(Pattern.compile("Insulation L–N, Parlour sockets, 500 V: over-range")))
                 .tap();
         assertThat(page.getByText("read as over-range, above 999").first()).isVisible();
 

@@ -40,6 +40,7 @@ class Screenshots {
             link(administrator, "Workshop");
             administrator.getByText("Add or change from a file").first().waitFor();
             take(administrator, "workshop");
+            rigs(browsers.signIn("Ines Marrow", 1280, 800));
             clearBay(page);
             setFault(page);
             Page sheet = browsers.signIn("Owen Tasker", 800, 1280);
@@ -48,14 +49,43 @@ class Screenshots {
                     .click();
             String[] readings = {"0,13", "0.27", "1.00", "1.16"};
             for (int i = 0; i < readings.length; i++) {
-                sheet.getByLabel("R1+R2, socket " + (i + 1) + ", Ω").fill(readings[i]);
+                sheet.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Parlour sockets"))
+                        .getByLabel("R1+R2, socket " + (i + 1) + ", Ω")
+                        .fill(readings[i]);
                 sheet.keyboard().press("Enter");
             }
             sheet.getByText("read as 1.16").waitFor();
             take(sheet, "sheet-tablet");
-            page.getByText("4 of 22 boxes filled").waitFor();
+            page.getByText(Pattern.compile("4 of \\d+ boxes filled")).waitFor();
             take(page, "watch");
         }
+    }
+
+    private static void rigs(Page page) {
+        link(page, "^Rigs$");
+        page.getByText("Bunkhouse").waitFor();
+        take(page, "rigs");
+        link(page, "^Creamery");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hall lighting, way 5"))
+                .click();
+        page.getByText("Hall lighting · R1+R2").waitFor();
+        take(page, "rig");
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Expectation sheet"))
+                .evaluate("e => e.scrollIntoView()");
+        take(page, "rig-sheet");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Change").setExact(true))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("4 Office ring"))
+                .click();
+        page.getByText("Office ring · R1+R2").waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 24 m"))
+                .focus();
+        page.keyboard().press("Shift+ArrowRight");
+        page.waitForTimeout(1200);
+        take(page, "rig-workshop");
+        page.context().close();
     }
 
     private static void clearBay(Page page) {
@@ -72,7 +102,8 @@ class Screenshots {
         page.getByLabel("R2, water pipe").fill("0.04");
         page.keyboard().press("Enter");
         page.getByText("The bay is free").click();
-        page.getByText("Ready for the next candidate").waitFor();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^1 Toll Cottage.*Ready")))
+                .waitFor();
     }
 
     private static void setFault(Page page) {
@@ -91,7 +122,7 @@ class Screenshots {
         page.getByText("being tried").waitFor();
         take(page, "set");
         page.getByText("Put it in the set").click();
-        page.getByLabel("R2, socket 3").fill("0.84");
+        page.getByLabel("R2, socket 3, Parlour sockets").fill("0.84");
         page.keyboard().press("Enter");
         page.getByText("fits: this fault is set").waitFor();
         take(page, "set-proved");

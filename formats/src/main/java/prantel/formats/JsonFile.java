@@ -121,7 +121,8 @@ final class JsonFile {
         return switch (error.getKeyword()) {
             case "additionalProperties" ->
                 "“" + error.getProperty() + "” is not a field of this format; check its spelling";
-            case "enum" -> "give one of " + message.replaceAll(".*\\[|\\].*", "").replace("\"", "");
+            case "enum" ->
+                "give one of " + message.replaceAll(".*\\[|\\].*", "").replace("\"", "");
             case "false" -> "this field does not belong to this kind";
             case "required" -> "the field “" + error.getProperty() + "” is missing";
             default -> message;

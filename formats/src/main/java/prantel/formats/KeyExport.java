@@ -11,6 +11,7 @@ import prantel.core.expectation.Band;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.limits.Limit;
+import prantel.core.quantity.Unit;
 import prantel.core.sequence.Slot;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -24,17 +25,18 @@ public final class KeyExport {
         "where",
         "healthy",
         "with_faults",
-        "band_low_ohms",
-        "band_high_ohms",
+        "unit",
+        "band_low",
+        "band_high",
         "limit_side",
-        "limit_ohms",
+        "limit",
         "satisfactory",
         "visibility"
     };
 
     private KeyExport() {}
 
-    /** One object a box; a band that may read over-range has no {@code bandHighOhms}, one that must has neither end. */
+    /** One object a box; a band that may read over-range has no {@code bandHigh}, one that must has neither end. */
     public static String json(Key key) {
         ObjectNode root = JsonFile.MAPPER.createObjectNode();
         root.put("format", "prantel-sheet-1")
@@ -51,18 +53,19 @@ public final class KeyExport {
                     .put("quantity", slot.quantity())
                     .put("where", slot.where())
                     .put("healthy", e.healthy().shown())
-                    .put("withFaults", e.withFaults().shown());
+                    .put("withFaults", e.withFaults().shown())
+                    .put("unit", baseUnit(slot));
             Band band = e.band();
-            if (!band.isOverRangeOnly()) {
-                node.put("bandLowOhms", band.low());
+            if (!band.isOverRangeOnly() && slot.boxUnit() != Unit.WORDS) {
+                node.put("bandLow", band.low());
             }
-            if (!band.allowsOverRange()) {
-                node.put("bandHighOhms", band.high());
+            if (!band.allowsOverRange() && slot.boxUnit() != Unit.WORDS) {
+                node.put("bandHigh", band.high());
             }
             slot.limit()
                     .ifPresent(limit -> node.putObject("limit")
                             .put("side", limit.side().name())
-                            .put("ohms", limit.base())
+                            .put("value", limit.base())
                             .put("source", limit.source())
                             .put("working", limit.working()));
             e.satisfactory().ifPresent(ok -> node.put("satisfactory", ok));
@@ -77,6 +80,17 @@ public final class KeyExport {
             }
         }
         return JsonFile.MAPPER.writeValueAsString(root);
+    }
+
+    /** The unit of bands and limits; empty where words are found. */
+    private static String baseUnit(Slot slot) {
+        return switch (slot.boxUnit().dimension()) {
+            case RESISTANCE -> "Ω";
+            case VOLTAGE -> "V";
+            case CURRENT -> "A";
+            case TIME -> "ms";
+            case WORDS -> "";
+        };
     }
 
     /** One row a box, RFC 4180; the columns {@code slot} and an added {@code reading} make a readings file of it. */
@@ -103,6 +117,7 @@ public final class KeyExport {
                 slot.where(),
                 e.healthy().shown(),
                 e.withFaults().shown(),
+                baseUnit(slot),
                 e.band().isOverRangeOnly() ? null : e.band().low(),
                 e.band().allowsOverRange() ? null : e.band().high(),
                 limit == null ? null : limit.side(),

@@ -73,7 +73,8 @@ public final class RigDifference {
             Set<String> fields = new LinkedHashSet<>(before.propertyNames());
             fields.addAll(after.propertyNames());
             for (String field : fields) {
-                boolean part = before.path(field).isContainer() || after.path(field).isContainer();
+                boolean part =
+                        before.path(field).isContainer() || after.path(field).isContainer();
                 String inside = part ? join(where, partWord(field)) : where;
                 compare(inside, part ? what : word(field), before.get(field), after.get(field));
             }

@@ -62,9 +62,8 @@ final class RigReader {
                     number(node, "insulationMegohmKilometres"));
         });
         MainEarthing earthing = earthing();
-        List<Board> boards = root.has("boards")
-                ? file.parts("/boards", root.get("boards"), this::board)
-                : List.of(Board.plain());
+        List<Board> boards =
+                root.has("boards") ? file.parts("/boards", root.get("boards"), this::board) : List.of(Board.plain());
         List<Circuit> circuits = file.parts("/circuits", root.get("circuits"), this::circuit);
         return file.whole(() -> new Rig(
                 text(root, "id"),
@@ -81,15 +80,13 @@ final class RigReader {
         List<Impedance> lines = file.parts("/supply/lines", node.get("lines"), (n, at) -> impedance(n));
         Impedance neutral = file.part("/supply/neutral", () -> impedance(node.get("neutral")));
         Impedance path = file.part(
-                "/supply/earthPath",
-                () -> node.has("earthPath") ? impedance(node.get("earthPath")) : Impedance.of(1));
+                "/supply/earthPath", () -> node.has("earthPath") ? impedance(node.get("earthPath")) : Impedance.of(1));
         if (lines.size() < node.get("lines").size() || neutral == null || path == null) {
             return null;
         }
         return file.part("/supply", () -> {
             Earthing earthing = Earthing.of(text(node, "earthing"));
-            Earthing declared =
-                    node.has("declaredEarthing") ? Earthing.of(text(node, "declaredEarthing")) : earthing;
+            Earthing declared = node.has("declaredEarthing") ? Earthing.of(text(node, "declaredEarthing")) : earthing;
             return new Supply(
                     number(node, "nominalVolts"),
                     new Supply.Declared(declared, number(node, "declaredZeOhms")),
@@ -270,10 +267,7 @@ final class RigReader {
                 number(node, "cpcMm2"),
                 enclosure.isObject()
                         ? Optional.of(new Cable.Enclosure(
-                                of(
-                                        Cable.Enclosure.Kind.values(),
-                                        Cable.Enclosure.Kind::id,
-                                        text(enclosure, "kind")),
+                                of(Cable.Enclosure.Kind.values(), Cable.Enclosure.Kind::id, text(enclosure, "kind")),
                                 number(enclosure, "milliohmPerMetre")))
                         : Optional.empty());
     }

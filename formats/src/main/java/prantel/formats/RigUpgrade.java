@@ -33,7 +33,8 @@ final class RigUpgrade {
         if (supply.has("neutralOhms")) {
             move(supply, "neutralOhms", supply.putObject("neutral"), "ohms");
         }
-        boolean tt = supply.get("earthing") != null && "TT".equals(supply.get("earthing").asString(""));
+        boolean tt = supply.get("earthing") != null
+                && "TT".equals(supply.get("earthing").asString(""));
         if (supply.has("earthPathOhms")) {
             if (tt) {
                 move(supply, "earthPathOhms", supply, "electrodeOhms");

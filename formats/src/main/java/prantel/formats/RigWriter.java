@@ -97,9 +97,8 @@ final class RigWriter {
         node.put("surgeProtection", board.surgeProtection());
         ArrayNode sections = node.putArray("sections");
         for (Board.Section section : board.sections()) {
-            ObjectNode child = sections.addObject()
-                    .put("id", section.id().value())
-                    .put("label", section.label());
+            ObjectNode child =
+                    sections.addObject().put("id", section.id().value()).put("label", section.label());
             section.rcd().ifPresent(r -> writeResidual(child.putObject("rcd"), r));
         }
     }

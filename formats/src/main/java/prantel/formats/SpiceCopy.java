@@ -40,12 +40,7 @@ final class SpiceCopy {
      * @param reference node 0
      */
     SpiceCopy(
-            StringBuilder deck,
-            int number,
-            Network network,
-            List<Source> sources,
-            boolean forces,
-            Terminal reference) {
+            StringBuilder deck, int number, Network network, List<Source> sources, boolean forces, Terminal reference) {
         this.deck = deck;
         this.number = number;
         this.forces = forces;

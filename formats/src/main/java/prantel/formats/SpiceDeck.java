@@ -57,7 +57,11 @@ public final class SpiceDeck {
     }
 
     private void add(int number, Slot.Measured slot) {
-        deck.append("\n* reading ").append(number).append(": ").append(slot.id()).append(", ");
+        deck.append("\n* reading ")
+                .append(number)
+                .append(": ")
+                .append(slot.id())
+                .append(", ");
         deck.append(slot.quantity()).append(" at ").append(slot.where()).append('\n');
         Network network = bench.inSetUp(slot);
         switch (slot.measurement()) {
@@ -77,7 +81,12 @@ public final class SpiceDeck {
             case Measurement.Operation operation -> {
                 int k = 0;
                 for (Measurement.Trial trial : operation.trials()) {
-                    voltage(number, ++k, indicated(network.with(trial.position()), trial.a(), trial.b()), trial.a(), trial.b());
+                    voltage(
+                            number,
+                            ++k,
+                            indicated(network.with(trial.position()), trial.a(), trial.b()),
+                            trial.a(),
+                            trial.b());
                 }
             }
         }
@@ -85,8 +94,7 @@ public final class SpiceDeck {
 
     private void twoProbe(int number, Network network, Measurement.TwoProbe probes) {
         switch (probes.function()) {
-            case VOLTAGE ->
-                voltage(number, 1, indicated(network, probes.a(), probes.b()), probes.a(), probes.b());
+            case VOLTAGE -> voltage(number, 1, indicated(network, probes.a(), probes.b()), probes.a(), probes.b());
             case FAULT_CURRENT -> {
                 SpiceCopy copy = live(network, probes.b());
                 if (copy.has(probes.a())) {
@@ -127,7 +135,11 @@ public final class SpiceDeck {
             devices.forEach(d -> prints.add("echo reading-" + number + "-" + (devices.indexOf(d) + 1) + " = 0"));
             return;
         }
-        deck.append("idraw").append(draw.number()).append(' ').append(draw.node(trip.line())).append(" 0 dc 0 ac 1\n");
+        deck.append("idraw")
+                .append(draw.number())
+                .append(' ')
+                .append(draw.node(trip.line()))
+                .append(" 0 dc 0 ac 1\n");
         String open = "v(" + forces.node(trip.line()) + ")";
         for (int i = 0; i < devices.size(); i++) {
             String alone = sum(forces, devices.get(i));
@@ -135,8 +147,8 @@ public final class SpiceDeck {
             emit(
                     number,
                     i + 1,
-                    "mag(1000 * (" + alone + ") + " + trip.milliamps() + " * (" + drawn + ") * " + open + " / mag(" + open
-                            + "))");
+                    "mag(1000 * (" + alone + ") + " + trip.milliamps() + " * (" + drawn + ") * " + open + " / mag("
+                            + open + "))");
         }
     }
 

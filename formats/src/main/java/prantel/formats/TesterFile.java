@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.Leads;
+import prantel.core.instrument.LiveMeters;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Tester;
@@ -18,6 +19,9 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** A tester as a JSON file, format 1. See {@code docs/formats/tester.md}. */
 public final class TesterFile {
+    private static final List<String> LIVE =
+            List.of("voltmeter", "loopTwoLead", "loopThreeLead", "faultCurrent", "rcdTime", "rcdCurrent", "clamp");
+
     private TesterFile() {}
 
     /** @throws ProblemsException with every problem found, each with its JSON pointer */
@@ -31,12 +35,30 @@ public final class TesterFile {
                 () -> new Leads(
                         root.get("leads").get("pairOhms").asDouble(),
                         root.get("leads").get("wanderOhms").asDouble()));
+        LiveMeters live = root.has("live") ? live(file, root.get("live")) : LiveMeters.usual();
         return file.whole(() -> new Tester(
                 root.get("id").asString(),
                 root.get("label").asString(),
                 need(ohmmeter),
                 need(insulation),
+                need(live),
                 need(leads)));
+    }
+
+    private static @Nullable LiveMeters live(JsonFile file, JsonNode node) {
+        List<@Nullable Meter> meters = LIVE.stream()
+                .<@Nullable Meter>map(name -> meter(file, "/live/" + name, node.get(name)))
+                .toList();
+        return meters.stream().anyMatch(java.util.Objects::isNull)
+                ? null
+                : new LiveMeters(
+                        need(meters.get(0)),
+                        need(meters.get(1)),
+                        need(meters.get(2)),
+                        need(meters.get(3)),
+                        need(meters.get(4)),
+                        need(meters.get(5)),
+                        need(meters.get(6)));
     }
 
     private static @Nullable Meter meter(JsonFile file, String at, JsonNode node) {
@@ -70,6 +92,19 @@ public final class TesterFile {
         root.put("format", "prantel-tester-1").put("id", tester.id()).put("label", tester.label());
         writeMeter(root.putObject("ohmmeter"), tester.ohmmeter());
         writeMeter(root.putObject("insulationTester"), tester.insulationTester());
+        LiveMeters live = tester.live();
+        List<Meter> meters = List.of(
+                live.voltmeter(),
+                live.loopTwoLead(),
+                live.loopThreeLead(),
+                live.faultCurrent(),
+                live.rcdTime(),
+                live.rcdCurrent(),
+                live.clamp());
+        ObjectNode liveNode = root.putObject("live");
+        for (int i = 0; i < LIVE.size(); i++) {
+            writeMeter(liveNode.putObject(LIVE.get(i)), meters.get(i));
+        }
         root.putObject("leads")
                 .put("pairOhms", tester.leads().pairOhms())
                 .put("wanderOhms", tester.leads().wanderOhms());

@@ -48,7 +48,8 @@ class MalformedRigsTest {
     void fileWithLostOrStrayCharactersIsRefused(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         for (int i = 0; i < FILES_A_BATCH; i++) {
-            StringBuilder text = new StringBuilder(RigWriter.write(RandomRigs.rig(random)).toString());
+            StringBuilder text =
+                    new StringBuilder(RigWriter.write(RandomRigs.rig(random)).toString());
             for (int n = random.nextInt(1, 6); n > 0; n--) {
                 int at = random.nextInt(text.length());
                 if (random.nextBoolean()) {
@@ -66,9 +67,12 @@ class MalformedRigsTest {
             RigFile.read(text.getBytes(StandardCharsets.UTF_8));
             return false;
         } catch (ProblemsException e) {
-            assertThat(e.problems()).as(what).isNotEmpty().allSatisfy(p -> assertThat(p.mend())
-                    .as("how to mend " + p + " in " + what)
-                    .isNotBlank());
+            assertThat(e.problems())
+                    .as(what)
+                    .isNotEmpty()
+                    .allSatisfy(p -> assertThat(p.mend())
+                            .as("how to mend " + p + " in " + what)
+                            .isNotBlank());
             return true;
         }
     }
@@ -127,11 +131,13 @@ class MalformedRigsTest {
         assertThat(current).contains(right);
         String broken = current.replaceFirst(java.util.regex.Pattern.quote(right), wrong);
         assertThatThrownBy(() -> RigFile.read(broken.getBytes(StandardCharsets.UTF_8)))
-                .isInstanceOfSatisfying(ProblemsException.class, e -> assertThat(e.problems().stream()
-                                .map(Problem::toString)
-                                .toList()
-                                .toString())
-                        .contains(where));
+                .isInstanceOfSatisfying(
+                        ProblemsException.class,
+                        e -> assertThat(e.problems().stream()
+                                        .map(Problem::toString)
+                                        .toList()
+                                        .toString())
+                                .contains(where));
     }
 
     @Test
@@ -140,7 +146,8 @@ class MalformedRigsTest {
         assertThatThrownBy(() -> RigFile.read(huge)).hasMessageContaining("KiB");
         byte[] deep = ("[".repeat(5000) + "]".repeat(5000)).getBytes(StandardCharsets.UTF_8);
         assertThatThrownBy(() -> RigFile.read(deep)).isInstanceOf(ProblemsException.class);
-        StringBuilder many = new StringBuilder(RigWriter.write(RandomRigs.rig(new SplittableRandom(5))).toString());
+        StringBuilder many = new StringBuilder(
+                RigWriter.write(RandomRigs.rig(new SplittableRandom(5))).toString());
         String circuits = "\"circuits\":[" + "{},".repeat(500) + "{}]";
         many.replace(many.indexOf("\"circuits\""), many.length(), circuits + "}");
         assertThatThrownBy(() -> RigFile.read(many.toString().getBytes(StandardCharsets.UTF_8)))
@@ -153,14 +160,20 @@ class MalformedRigsTest {
         SplittableRandom random = new SplittableRandom(seed);
         for (int i = 0; i < 200; i++) {
             Rig rig = RandomRigs.rig(random);
-            assertThat(RigFile.read(RigFile.write(rig))).as("seed " + seed + ", rig " + i).isEqualTo(rig);
+            assertThat(RigFile.read(RigFile.write(rig)))
+                    .as("seed " + seed + ", rig " + i)
+                    .isEqualTo(rig);
         }
     }
 
     @Test
     void templatesAreSoundRigsAndCircuits() throws Exception {
         ObjectNode root = (ObjectNode) JsonFile.MAPPER.readTree(RigTemplates.rig());
-        ((ObjectNode) root.get("supply")).putArray("lines").add(line()).add(line()).add(line());
+        ((ObjectNode) root.get("supply"))
+                .putArray("lines")
+                .add(line())
+                .add(line())
+                .add(line());
         ArrayNode circuits = root.putArray("circuits");
         int way = 1;
         for (RigTemplates.Template template : RigTemplates.circuits()) {
@@ -168,9 +181,11 @@ class MalformedRigsTest {
             circuits.add(circuit.put("way", way).put("id", template.id()));
             way++;
         }
-        assertThat(RigFile.read(root.toString().getBytes(StandardCharsets.UTF_8)).circuits())
+        assertThat(RigFile.read(root.toString().getBytes(StandardCharsets.UTF_8))
+                        .circuits())
                 .hasSize(RigTemplates.circuits().size());
-        assertThat(RigFile.read(RigTemplates.rig().getBytes(StandardCharsets.UTF_8)).circuits())
+        assertThat(RigFile.read(RigTemplates.rig().getBytes(StandardCharsets.UTF_8))
+                        .circuits())
                 .hasSize(1);
     }
 

@@ -103,7 +103,8 @@ final class Ngspice {
                     matcher.group(3).equals("open") ? Double.POSITIVE_INFINITY : Double.parseDouble(matcher.group(3)));
         }
         if (values.isEmpty()) {
-            throw new AssertionError("ngspice printed no reading:\n" + output.substring(0, Math.min(3000, output.length())));
+            throw new AssertionError(
+                    "ngspice printed no reading:\n" + output.substring(0, Math.min(3000, output.length())));
         }
         return values;
     }

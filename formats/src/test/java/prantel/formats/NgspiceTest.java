@@ -1,23 +1,15 @@
 package prantel.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import prantel.core.expectation.Bench;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
@@ -26,9 +18,7 @@ import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
-import prantel.core.rig.Variation;
 import prantel.core.sequence.Scheme;
-import prantel.core.sequence.Slot;
 
 /** Reference tool: ngspice, from Debian's packages, runs the deck unchanged and must read what the core reads. */
 class NgspiceTest {

@@ -28,10 +28,12 @@ class RigDifferenceTest {
     @Test
     void changedFieldIsNamedInTheTradesWords() throws Exception {
         Rig after = changed(
-                "toll-cottage", "\"label\": \"socket 3\", \"kind\": \"twin-socket\", \"atMetres\": 22", "\"label\": \"socket 3\", \"kind\": \"twin-socket\", \"atMetres\": 23.5");
+                "toll-cottage",
+                "\"label\": \"socket 3\", \"kind\": \"twin-socket\", \"atMetres\": 22",
+                "\"label\": \"socket 3\", \"kind\": \"twin-socket\", \"atMetres\": 23.5");
         assertThat(RigDifference.between(rig("toll-cottage"), after))
-                .containsExactly(new RigDifference.RigChange(
-                        "Kitchen ring, socket 3", "cable distance, m", "22", "23.5"));
+                .containsExactly(
+                        new RigDifference.RigChange("Kitchen ring, socket 3", "cable distance, m", "22", "23.5"));
     }
 
     @Test

@@ -31,7 +31,8 @@ class RigsTest {
     }
 
     private static String fiveSockets(String id) {
-        return new String(RigFile.write(Rigs.fiveSockets()), StandardCharsets.UTF_8).replace("\"test-rig\"", '"' + id + '"');
+        return new String(RigFile.write(Rigs.fiveSockets()), StandardCharsets.UTF_8)
+                .replace("\"test-rig\"", '"' + id + '"');
     }
 
     @Test
@@ -48,7 +49,10 @@ class RigsTest {
         assertThat(page.get("view").get("sheet").size()).isGreaterThan(150);
         assertThat(page.get("view").get("profiles").size()).isGreaterThan(5);
         assertThat(page.get("view").get("drawing").get("boards").size()).isEqualTo(1);
-        assertThat(assessor.get("/api/rigs/toll-cottage?version=1").json().get("latest").asBoolean())
+        assertThat(assessor.get("/api/rigs/toll-cottage?version=1")
+                        .json()
+                        .get("latest")
+                        .asBoolean())
                 .isFalse();
         assertThat(assessor.get("/api/rigs/toll-cottage?version=99").status()).isEqualTo(404);
         assertThat(assessor.get("/api/rigs/nothing").status()).isEqualTo(404);
@@ -64,7 +68,8 @@ class RigsTest {
     @Test
     void draftIsLookedAtAndNothingIsKept() {
         String file = fiveSockets("a-draft");
-        JsonNode sound = assessor.post("/api/rigs/preview", Map.of("file", file)).json();
+        JsonNode sound =
+                assessor.post("/api/rigs/preview", Map.of("file", file)).json();
         assertThat(sound.get("problems").size()).isZero();
         assertThat(sound.get("view").get("warnings").toString()).contains("no-rcd-for-sockets");
         JsonNode bad = assessor.post(
@@ -73,18 +78,26 @@ class RigsTest {
         assertThat(bad.get("problems").get(0).get("where").asString()).isEqualTo("/circuits/0/points/1/atMetres");
         assertThat(bad.get("view").isNull()).isTrue();
         assertThat(assessor.get("/api/rigs/a-draft").status()).isEqualTo(404);
-        assertThat(assessor.post("/api/rigs/preview", Map.of("file", "no json")).status()).isEqualTo(200);
+        assertThat(assessor.post("/api/rigs/preview", Map.of("file", "no json")).status())
+                .isEqualTo(200);
     }
 
     @Test
     void newVersionIsKeptBesideTheOldOneAndALaterOneIsNotOverwritten() {
         String file = fiveSockets("versions");
-        assertThat(assessor.post("/api/rigs", Map.of("file", file, "basedOn", 0)).json().get("version").asInt())
+        assertThat(assessor.post("/api/rigs", Map.of("file", file, "basedOn", 0))
+                        .json()
+                        .get("version")
+                        .asInt())
                 .isEqualTo(1);
-        assertThat(assessor.post("/api/rigs", Map.of("file", file, "basedOn", 0)).text())
+        assertThat(assessor.post("/api/rigs", Map.of("file", file, "basedOn", 0))
+                        .text())
                 .contains("there is a rig with that id");
         String changed = file.replace("\"atMetres\" : 36.0", "\"atMetres\" : 37");
-        assertThat(assessor.post("/api/rigs", Map.of("file", changed, "basedOn", 1)).json().get("version").asInt())
+        assertThat(assessor.post("/api/rigs", Map.of("file", changed, "basedOn", 1))
+                        .json()
+                        .get("version")
+                        .asInt())
                 .isEqualTo(2);
         Browser.Answer late = assessor.post("/api/rigs", Map.of("file", file, "basedOn", 1));
         assertThat(late.status()).isEqualTo(409);
@@ -94,16 +107,22 @@ class RigsTest {
 
     @Test
     void healthyReadingIsKeptHeldAgainstTheDescriptionAndTakenBack() {
-        JsonNode within = assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "0.74")).json();
+        JsonNode within =
+                assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "0.74")).json();
         assertThat(taken(within, LAST).get("beyond").asBoolean()).isFalse();
-        JsonNode beyond = assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "3.2")).json();
+        JsonNode beyond =
+                assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "3.2")).json();
         assertThat(taken(beyond, LAST).get("says").asString()).contains("beyond tolerance");
         assertThat(assessor.get("/api/floor").text())
                 .contains("1 healthy reading is beyond tolerance: look at the rig");
-        assertThat(assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "quite good")).text())
+        assertThat(assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "quite good"))
+                        .text())
                 .contains("give a number with its unit");
-        assertThat(assessor.post(AS_BUILT, Map.of("slot", "nowhere", "text", "1")).status()).isEqualTo(400);
-        JsonNode gone = assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "")).json();
+        assertThat(assessor.post(AS_BUILT, Map.of("slot", "nowhere", "text", "1"))
+                        .status())
+                .isEqualTo(400);
+        JsonNode gone =
+                assessor.post(AS_BUILT, Map.of("slot", LAST, "text", "")).json();
         assertThat(gone.get("taken").size()).isZero();
         assertThat(assessor.get("/api/floor").text()).doesNotContain("beyond tolerance: look at the rig");
     }
@@ -118,7 +137,8 @@ class RigsTest {
 
     @Test
     void templatesOfEveryKindAreOffered() {
-        assertThat(assessor.get("/api/rig-templates").json().get("circuits").size()).isGreaterThanOrEqualTo(8);
+        assertThat(assessor.get("/api/rig-templates").json().get("circuits").size())
+                .isGreaterThanOrEqualTo(8);
     }
 
     /** A rig's sheet is the healthy half of a key: no candidate sees any of it. */

@@ -38,12 +38,8 @@ final class Case {
     Simulated simulate(Slot.Measured slot, SetUp setUp, double addedOhms) {
         Meter meter = meter(slot);
         return new Simulated(
-                meter.show(nominal.value(slot, setUp) + addedOhms)
-                        .shown(),
-                Band.around(
-                        low.value(slot, setUp) + addedOhms,
-                        high.value(slot, setUp) + addedOhms,
-                        meter));
+                meter.show(nominal.value(slot, setUp) + addedOhms).shown(),
+                Band.around(low.value(slot, setUp) + addedOhms, high.value(slot, setUp) + addedOhms, meter));
     }
 
     /** Ω in the unit of the box, to two figures after the point: for sentences. */

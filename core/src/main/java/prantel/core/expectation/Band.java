@@ -21,9 +21,8 @@ public record Band(double low, double high) {
     public static Band around(double oneTrue, double otherTrue, Meter meter) {
         double least = Math.min(oneTrue, otherTrue);
         double most = Math.max(oneTrue, otherTrue);
-        double low = least > meter.top() * 1.5
-                ? Double.POSITIVE_INFINITY
-                : Math.max(0, least - meter.uncertainty(least));
+        double low =
+                least > meter.top() * 1.5 ? Double.POSITIVE_INFINITY : Math.max(0, least - meter.uncertainty(least));
         double high = most + meter.uncertainty(most);
         return new Band(low, high > meter.top() ? Double.POSITIVE_INFINITY : high);
     }
@@ -56,8 +55,7 @@ public record Band(double low, double high) {
             case Written.Number number -> sideOf(number.base());
             case Written.Above above -> allowsOverRange() ? Side.INSIDE : sideOfTop(above.base());
             case Written.Open open -> allowsOverRange() ? Side.INSIDE : Side.OVER_RANGE_INSTEAD;
-            case Written.Said said ->
-                low == said.saying().ordinal() && high == low ? Side.INSIDE : Side.DIFFERS;
+            case Written.Said said -> low == said.saying().ordinal() && high == low ? Side.INSIDE : Side.DIFFERS;
             case Written.Blank blank -> Side.NOTHING;
             case Written.Unreadable unreadable -> Side.NOTHING;
         };

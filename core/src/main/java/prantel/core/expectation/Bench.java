@@ -71,9 +71,7 @@ public final class Bench {
      * operation the voltage of each trial. Empty for a test button.
      */
     public List<Double> quantities(Slot.Measured slot) {
-        return slot.function().isLive()
-                ? live(slot.setUp()).quantities(slot.measurement())
-                : List.of(value(slot));
+        return slot.function().isLive() ? live(slot.setUp()).quantities(slot.measurement()) : List.of(value(slot));
     }
 
     /** True value when the set-up was not the one asked for, base unit: how a mistake is simulated. */
@@ -105,9 +103,8 @@ public final class Bench {
     private Network inSetUp(SetUp setUp, Function function) {
         double volts = function.volts();
         if (lastNetwork == null || lastSetUp != setUp || lastVolts != volts) {
-            lastNetwork = faulted
-                    .computeIfAbsent(volts, v -> healthy.with(faults, v))
-                    .with(setUp.edits(), volts);
+            lastNetwork =
+                    faulted.computeIfAbsent(volts, v -> healthy.with(faults, v)).with(setUp.edits(), volts);
             lastSetUp = setUp;
             lastVolts = volts;
             lastLive = null;

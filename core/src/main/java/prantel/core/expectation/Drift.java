@@ -3,10 +3,10 @@ package prantel.core.expectation;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
-import prantel.core.fault.FaultSet;
 
 /**
  * How far a measured healthy reading lies from the model.

@@ -124,9 +124,8 @@ public final class Key {
     /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */
     Expectation expect(Slot.Measured slot) {
         Found nominal = healthy.found(slot);
-        AsBuilt.Shift shift = nominal instanceof Found.Number number
-                ? asBuilt.shift(slot, number.base())
-                : AsBuilt.Shift.NONE;
+        AsBuilt.Shift shift =
+                nominal instanceof Found.Number number ? asBuilt.shift(slot, number.base()) : AsBuilt.Shift.NONE;
         Reading healthyReading = shown(slot, nominal, shift);
         Band healthyBand = healthy.band(slot, shift, tester);
         Found found = faults.isEmpty() ? nominal : faulted.nominal.find(slot);

@@ -56,7 +56,8 @@ final class LiveBench {
         return switch (measurement) {
             case Measurement.TwoProbe probes -> twoProbe(probes);
             case Measurement.Trip trip -> trip(trip);
-            case Measurement.Button button -> new Found.Words(buttonWorks(button.device()) ? Saying.WORKS : Saying.DOES_NOT_WORK);
+            case Measurement.Button button ->
+                new Found.Words(buttonWorks(button.device()) ? Saying.WORKS : Saying.DOES_NOT_WORK);
             case Measurement.Rotation rotation -> new Found.Words(rotation(rotation));
             case Measurement.LoadCurrent load -> new Found.Number(loadAmps(load));
             case Measurement.Operation operation ->
@@ -256,7 +257,8 @@ final class LiveBench {
     }
 
     private Saying rotation(Measurement.Rotation rotation) {
-        @Nullable Complex[] volts = alternating.voltages(List.of(rotation.l1(), rotation.l2(), rotation.l3()), List.of());
+        @Nullable
+        Complex[] volts = alternating.voltages(List.of(rotation.l1(), rotation.l2(), rotation.l3()), List.of());
         Complex l1 = volts[0];
         Complex l2 = volts[1];
         Complex l3 = volts[2];

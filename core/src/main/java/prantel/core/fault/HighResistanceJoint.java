@@ -65,8 +65,7 @@ final class HighResistanceJoint extends FaultKind {
                                 Places.front(circuit.id(), p.id(), Conductor.CPC)))
                 .max()
                 .orElse(Double.POSITIVE_INFINITY);
-        double zsMaxOhms =
-                circuit.device().overcurrent().zsMaxOhms(rig.supply().nominalVolts());
+        double zsMaxOhms = circuit.device().overcurrent().zsMaxOhms(rig.supply().nominalVolts());
         return rig.supply().declaredZeOhms() + worstOhms <= ZsLimit.COLD_SHARE * zsMaxOhms
                 ? SafetyClass.MAY_STAY_LIVE
                 : SafetyClass.DEAD_ONLY;

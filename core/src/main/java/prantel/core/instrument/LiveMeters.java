@@ -33,8 +33,7 @@ public record LiveMeters(
                 loop(5, 5),
                 loop(10, 10),
                 new Meter(List.of(new Range(999, 1, Unit.AMP), new Range(26, 0.01, Unit.KILOAMP)), 5, 5),
-                new Meter(
-                        List.of(new Range(99.9, 0.1, Unit.MILLISECOND), new Range(1999, 1, Unit.MILLISECOND)), 1, 1),
+                new Meter(List.of(new Range(99.9, 0.1, Unit.MILLISECOND), new Range(1999, 1, Unit.MILLISECOND)), 1, 1),
                 new Meter(List.of(new Range(999, 0.5, Unit.MILLIAMP)), 5, 1),
                 new Meter(List.of(new Range(99.9, 0.1, Unit.AMP), new Range(400, 1, Unit.AMP)), 3, 3));
     }

@@ -60,7 +60,8 @@ public final class Notation {
         if (boxUnit == Unit.WORDS) {
             return Saying.read(plain)
                     .<Written>map(saying -> new Written.Said(text, saying))
-                    .orElseGet(() -> unreadable(text, "write “works” or “does not work”; for a sequence 1-2-3 or 1-3-2"));
+                    .orElseGet(
+                            () -> unreadable(text, "write “works” or “does not work”; for a sequence 1-2-3 or 1-3-2"));
         }
         if (OPEN_WORDS.contains(plain.toLowerCase(Locale.ROOT))) {
             return new Written.Open(text);

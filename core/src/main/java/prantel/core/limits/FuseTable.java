@@ -35,6 +35,8 @@ public final class FuseTable {
                         "unknown-fuse",
                         "fuse",
                         standard + ", " + prantel.core.quantity.Check.plain(ratedAmps) + " A",
-                        "give one of " + String.join("; ", FUSES.stream().map(Fuse::label).toList()))));
+                        "give one of "
+                                + String.join(
+                                        "; ", FUSES.stream().map(Fuse::label).toList()))));
     }
 }

@@ -145,7 +145,8 @@ final class Findings {
     /** A composed box is written in the notation of the boxes it comes from; words have no meter and never come here. */
     private Meter meter(Slot slot) {
         return switch (slot) {
-            case Slot.Measured measured -> key.tester().meter(measured.function()).orElseThrow();
+            case Slot.Measured measured ->
+                key.tester().meter(measured.function()).orElseThrow();
             case Slot.Composed composed ->
                 meter(key.expectation(composed.of().getFirst()).slot());
         };

@@ -67,7 +67,8 @@ final class Admittances {
      * @param currents into each node, A
      * @return null for nodes that are not connected to the reference
      */
-    @Nullable Complex[] voltages(Complex[] currents, int reference) {
+    @Nullable
+    Complex[] voltages(Complex[] currents, int reference) {
         int[] unknown = connectedWith(reference);
         int m = unknown.length;
         double[][] aRe = new double[m][m + 1];

@@ -58,7 +58,9 @@ public final class Alternating {
             wanted.add(d.to());
         });
         List<Terminal> kept = keptWith(List.copyOf(wanted));
-        int reference = sourceBranches.isEmpty() ? 0 : kept.indexOf(sourceBranches.getFirst().from());
+        int reference = sourceBranches.isEmpty()
+                ? 0
+                : kept.indexOf(sourceBranches.getFirst().from());
         @Nullable Complex[] solved = admittances(kept).voltages(currents(kept, draws), reference);
         @Nullable Complex[] found = new Complex[terminals.size()];
         for (int i = 0; i < found.length; i++) {

@@ -28,11 +28,7 @@ final class ChainWiring {
         for (Conductor conductor : ring.conductors()) {
             Terminal start = Places.cableOut(id, last.id(), conductor);
             Terminal end = Places.secondCableAtBoard(id, conductor);
-            wiring.add(
-                    Places.outgoing(id, last.id(), conductor),
-                    out(last, conductor),
-                    start,
-                    wiring.termination());
+            wiring.add(Places.outgoing(id, last.id(), conductor), out(last, conductor), start, wiring.termination());
             wiring.add(
                     Places.returnRun(id, conductor),
                     start,
@@ -79,7 +75,10 @@ final class ChainWiring {
                         Places.departing(id, point.id(), conductor),
                         Places.cableFrom(id, point.id(), conductor))
                 : new Wiring.Core(
-                        conductor, from, Places.outgoing(id, before, conductor), Places.cableOut(id, before, conductor));
+                        conductor,
+                        from,
+                        Places.outgoing(id, before, conductor),
+                        Places.cableOut(id, before, conductor));
     }
 
     /** Where a cable that goes on is connected: behind an isolator's poles. */

@@ -59,7 +59,9 @@ public sealed interface Circuit permits Radial, Ring, Lighting, Submain {
                         "give a point of circuit " + id() + ": "
                                 + String.join(
                                         ", ",
-                                        points().stream().map(p -> p.id().value()).toList()))));
+                                        points().stream()
+                                                .map(p -> p.id().value())
+                                                .toList()))));
     }
 
     /** Whether an accessory of the chain has cable going on from it to the next of the chain. */

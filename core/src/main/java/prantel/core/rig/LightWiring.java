@@ -52,7 +52,13 @@ final class LightWiring {
                 cable(before, lamp.id(), lamp.runMetres(), false, SWITCHED_LINE, NEUTRAL, CPC);
             }
             Point point = new Point(
-                    lamp.id(), lamp.label(), PointKind.LAMP, 1, Optional.empty(), Optional.of(lamp.load()), lamp.metal());
+                    lamp.id(),
+                    lamp.label(),
+                    PointKind.LAMP,
+                    1,
+                    Optional.empty(),
+                    Optional.of(lamp.load()),
+                    lamp.metal());
             wiring.addFront(id, point, List.of(SWITCHED_LINE, NEUTRAL, CPC));
         }
     }
@@ -120,9 +126,7 @@ final class LightWiring {
                 .map(c -> core(from, to, trunk, c))
                 .toList();
         wiring.addCable(id, to, circuit.cable(), metres, cores);
-        Terminal enclosureFrom = from == null
-                ? Places.earthBar(circuit.way().board())
-                : Places.enclosure(id, from);
+        Terminal enclosureFrom = from == null ? Places.earthBar(circuit.way().board()) : Places.enclosure(id, from);
         wiring.addEnclosure(id, to, circuit.cable(), metres, enclosureFrom);
     }
 

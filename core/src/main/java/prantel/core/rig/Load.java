@@ -32,15 +32,24 @@ public record Load(Kind kind, double watts, double leakMegohms) {
     /** Between its live terminals, by test voltage. */
     public Characteristic characteristic() {
         return switch (kind) {
-            case FILAMENT_LAMP -> Characteristic.steps(hotOhms() / HOT_TO_COLD)
-                    .andFrom(MAINS, hotOhms())
-                    .andFrom(ABOVE_MAINS, hotOhms() / HOT_TO_COLD);
+            case FILAMENT_LAMP ->
+                Characteristic.steps(hotOhms() / HOT_TO_COLD)
+                        .andFrom(MAINS, hotOhms())
+                        .andFrom(ABOVE_MAINS, hotOhms() / HOT_TO_COLD);
             case ELEMENT, MOTOR -> Characteristic.steps(hotOhms());
-            case LED_DRIVER -> Characteristic.steps(2e6).andFrom(100, 300e3).andFrom(MAINS, hotOhms()).andFrom(ABOVE_MAINS, 120e3);
+            case LED_DRIVER ->
+                Characteristic.steps(2e6)
+                        .andFrom(100, 300e3)
+                        .andFrom(MAINS, hotOhms())
+                        .andFrom(ABOVE_MAINS, 120e3);
             case NEON -> Characteristic.steps(NEVER).andFrom(90, 270e3);
             case USB_OUTLET -> Characteristic.steps(1e6).andFrom(100, 220e3);
             case ALARM -> Characteristic.steps(1.5e6).andFrom(100, 400e3);
-            case DIMMER -> Characteristic.steps(NEVER).andFrom(50, 150e3).andFrom(MAINS, hotOhms()).andFrom(ABOVE_MAINS, 90e3);
+            case DIMMER ->
+                Characteristic.steps(NEVER)
+                        .andFrom(50, 150e3)
+                        .andFrom(MAINS, hotOhms())
+                        .andFrom(ABOVE_MAINS, 90e3);
         };
     }
 

@@ -26,7 +26,8 @@ public final class Loads {
             }
         } else {
             // a lamp's permanent line passes by: its load is on the switched one, which stands last
-            List<Conductor> feeding = lines.contains(Conductor.SWITCHED_LINE) ? List.of(Conductor.SWITCHED_LINE) : lines;
+            List<Conductor> feeding =
+                    lines.contains(Conductor.SWITCHED_LINE) ? List.of(Conductor.SWITCHED_LINE) : lines;
             feeding.forEach(l -> paths.add(new Path(l, Conductor.NEUTRAL, scaled(load, feeding.size()))));
         }
         if (load.leakMegohms() > 0) {
@@ -48,8 +49,8 @@ public final class Loads {
                 ? List.of(Conductor.SWITCHED_LINE, Conductor.NEUTRAL, Conductor.CPC)
                 : circuit.conductors();
         return branches(circuit.id(), point, conductors).stream()
-                .<Edit>map(p -> new Edit.Install(
-                        Places.load(circuit.id(), point.id(), p.a(), p.b()), p.characteristic()))
+                .<Edit>map(
+                        p -> new Edit.Install(Places.load(circuit.id(), point.id(), p.a(), p.b()), p.characteristic()))
                 .toList();
     }
 
@@ -60,8 +61,7 @@ public final class Loads {
         }
         List<Edit> edits = new ArrayList<>();
         for (Conductor line : RigCompiler.lines(rig.isThreePhase(board.id()))) {
-            edits.add(new Edit.Install(
-                    Places.surge(board.id(), line, Conductor.NEUTRAL), SurgeDevice.lineNeutral()));
+            edits.add(new Edit.Install(Places.surge(board.id(), line, Conductor.NEUTRAL), SurgeDevice.lineNeutral()));
         }
         edits.add(new Edit.Install(
                 Places.surge(board.id(), Conductor.NEUTRAL, Conductor.CPC), SurgeDevice.neutralEarth()));

@@ -12,8 +12,7 @@ import prantel.core.quantity.Check;
 public record ResidualDevice(Type type, double ratedResidualMilliamps, boolean delayed, Behaviour behaviour) {
     public ResidualDevice {
         Check.between(ratedResidualMilliamps, 5, 1000, "ratedResidualMilliamps", "mA");
-        Check.between(
-                behaviour.tripMilliamps(), 1, 5000, "tripMilliamps", "mA");
+        Check.between(behaviour.tripMilliamps(), 1, 5000, "tripMilliamps", "mA");
     }
 
     /** A sound device of its kind. Times well inside the standard's; common practice, no source. */

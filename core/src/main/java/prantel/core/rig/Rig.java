@@ -170,8 +170,9 @@ public record Rig(
                     Check.quoted(bond.part().value()),
                     "name a main bond of this rig: its part is what is bonded");
             Check.that(
-                    circuits.stream().anyMatch(c -> c.id().equals(bond.circuit())
-                            && c.points().stream().anyMatch(p -> p.id().equals(bond.point()))),
+                    circuits.stream()
+                            .anyMatch(c -> c.id().equals(bond.circuit())
+                                    && c.points().stream().anyMatch(p -> p.id().equals(bond.point()))),
                     "unknown-point",
                     where + "/point",
                     Check.quoted(bond.circuit() + "/" + bond.point()),

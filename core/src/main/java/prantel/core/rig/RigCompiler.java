@@ -65,11 +65,9 @@ public final class RigCompiler {
                     volts,
                     -120.0 * i));
         }
-        sources.add(Source.passive(
-                Places.source(NEUTRAL), supply.neutral().reactanceOhms() * variation.supply()));
+        sources.add(Source.passive(Places.source(NEUTRAL), supply.neutral().reactanceOhms() * variation.supply()));
         if (supply.earth().earthing() == Supply.Earthing.TN_S) {
-            sources.add(Source.passive(
-                    Places.source(CPC), supply.earth().path().reactanceOhms() * variation.supply()));
+            sources.add(Source.passive(Places.source(CPC), supply.earth().path().reactanceOhms() * variation.supply()));
         }
         return sources;
     }
@@ -104,31 +102,21 @@ public final class RigCompiler {
         Supply.Earth how = supply.earth();
         switch (how.earthing()) {
             case TN_C_S ->
-                wiring.add(
-                        Places.source(CPC), Places.incoming(rig, origin, NEUTRAL), earth, wiring.termination());
+                wiring.add(Places.source(CPC), Places.incoming(rig, origin, NEUTRAL), earth, wiring.termination());
             case TN_S ->
                 wiring.add(
                         Places.source(CPC),
                         Places.SOURCE,
                         earth,
                         Make.supply(how.path().ohms()));
-            case TT ->
-                wiring.add(
-                        Places.source(CPC), Places.MASS_OF_EARTH, earth, Make.supply(how.electrodeOhms()));
+            case TT -> wiring.add(Places.source(CPC), Places.MASS_OF_EARTH, earth, Make.supply(how.electrodeOhms()));
         }
         wiring.add(
-                "supply/source-electrode",
-                Places.SOURCE,
-                Places.MASS_OF_EARTH,
-                Make.supply(how.sourceElectrodeOhms()));
+                "supply/source-electrode", Places.SOURCE, Places.MASS_OF_EARTH, Make.supply(how.sourceElectrodeOhms()));
     }
 
     private void addSource(Conductor pole, BoardId origin, double ohms) {
-        wiring.add(
-                Places.source(pole),
-                Places.SOURCE,
-                Places.incoming(rig, origin, pole),
-                Make.supply(ohms));
+        wiring.add(Places.source(pole), Places.SOURCE, Places.incoming(rig, origin, pole), Make.supply(ohms));
     }
 
     private void addEarthing() {
@@ -138,16 +126,8 @@ public final class RigCompiler {
                 Places.SUPPLY_EARTH,
                 Places.EARTHING_CONDUCTOR_END,
                 copper(conductor.csaMm2(), conductor.lengthMetres()));
-        wiring.add(
-                Places.EARTHING_CONDUCTOR_AT_MET,
-                Places.EARTHING_CONDUCTOR_END,
-                Places.MET,
-                wiring.termination());
-        wiring.add(
-                Places.EARTH_LINK,
-                Places.MET,
-                Places.earthBar(rig.origin().id()),
-                wiring.termination());
+        wiring.add(Places.EARTHING_CONDUCTOR_AT_MET, Places.EARTHING_CONDUCTOR_END, Places.MET, wiring.termination());
+        wiring.add(Places.EARTH_LINK, Places.MET, Places.earthBar(rig.origin().id()), wiring.termination());
         rig.bonds().forEach(this::addBond);
     }
 
@@ -160,7 +140,11 @@ public final class RigCompiler {
                 Places.clamp(id),
                 copper(bond.csaMm2(), bond.lengthMetres()));
         wiring.add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), wiring.termination());
-        wiring.add("bond/" + id + "/part-to-earth", Places.part(id), Places.MASS_OF_EARTH, Make.fixed(bond.partToEarthOhms()));
+        wiring.add(
+                "bond/" + id + "/part-to-earth",
+                Places.part(id),
+                Places.MASS_OF_EARTH,
+                Make.fixed(bond.partToEarthOhms()));
     }
 
     private void addSupplementaryBond(SupplementaryBond bond) {
@@ -177,8 +161,7 @@ public final class RigCompiler {
         BoardId id = board.id();
         for (Conductor pole : poles(rig, id)) {
             Terminal behind = Places.behindMainSwitch(id, pole);
-            wiring.add(
-                    Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, Wiring.CLOSED_CONTACT);
+            wiring.add(Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, Wiring.CLOSED_CONTACT);
             for (Board.Section section : board.sections()) {
                 wiring.add(
                         Places.feed(id, section.id(), pole),
@@ -214,10 +197,7 @@ public final class RigCompiler {
     private void addTermination(Circuit circuit, Conductor conductor, Terminal at) {
         CircuitId id = circuit.id();
         wiring.add(
-                Places.terminationAtBoard(id, conductor),
-                at,
-                Places.cableAtBoard(id, conductor),
-                wiring.termination());
+                Places.terminationAtBoard(id, conductor), at, Places.cableAtBoard(id, conductor), wiring.termination());
         if (circuit instanceof Ring) {
             wiring.add(
                     Places.secondTerminationAtBoard(id, conductor),
@@ -239,7 +219,8 @@ public final class RigCompiler {
                     Places.submainRun(id, conductor),
                     Places.cableAtBoard(id, conductor),
                     end,
-                    wiring.run(submain.cable(), conductor, submain.lengthMetres()).and(wiring.termination()));
+                    wiring.run(submain.cable(), conductor, submain.lengthMetres())
+                            .and(wiring.termination()));
         }
         submain.cable()
                 .enclosure()

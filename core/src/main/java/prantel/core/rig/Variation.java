@@ -14,13 +14,7 @@ package prantel.core.rig;
  * @param trip on tripping times and tripping currents
  */
 public record Variation(
-        double cable,
-        double joints,
-        double insulation,
-        double setResistor,
-        double supply,
-        double volts,
-        double trip) {
+        double cable, double joints, double insulation, double setResistor, double supply, double volts, double trip) {
     public static final Variation NONE = new Variation(1, 1, 1, 1, 1, 1, 1);
 
     public Variation {

@@ -97,11 +97,7 @@ final class Wiring {
         cable.enclosure().ifPresent(enclosure -> {
             Terminal here = Places.enclosure(circuit, to);
             add(Places.enclosureRun(circuit, to), from, here, run(enclosure, metres));
-            add(
-                    Places.enclosureJoint(circuit, to),
-                    here,
-                    Places.accessory(circuit, to, Conductor.CPC),
-                    termination());
+            add(Places.enclosureJoint(circuit, to), here, Places.accessory(circuit, to, Conductor.CPC), termination());
         });
     }
 

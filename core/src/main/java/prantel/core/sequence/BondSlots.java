@@ -105,7 +105,8 @@ final class BondSlots {
 
     /** What length and size give at the warm end of the scheme's tolerance, and two joints as poor as it allows. */
     private Limit byLength(double csaMm2, double metres) {
-        double joints = 2 * scheme.tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
+        double joints =
+                2 * scheme.tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
         double copper = scheme.tolerances().high().cable() * ohms(csaMm2, metres);
         // a display has hundredths: one digit more could never be told apart
         double most = Math.ceil((copper + joints) * 100) / 100 + 0.01;

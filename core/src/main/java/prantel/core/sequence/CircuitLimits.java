@@ -74,10 +74,7 @@ public final class CircuitLimits {
         double u0 = rig.supply().nominalVolts();
         if (scheme.options().asNzs() && circuit.device().overcurrent() instanceof Breaker breaker) {
             return new Limit(
-                    Side.AT_MOST,
-                    AsNzs.phaseEarthMaxOhms(u0, breaker),
-                    AsNzs.SOURCE,
-                    AsNzs.working(u0, breaker));
+                    Side.AT_MOST, AsNzs.phaseEarthMaxOhms(u0, breaker), AsNzs.SOURCE, AsNzs.working(u0, breaker));
         }
         Limit zs = zs(circuit);
         double ze = rig.supply().declaredZeOhms();
@@ -98,9 +95,7 @@ public final class CircuitLimits {
                 Side.AT_MOST,
                 both.base() * share,
                 both.source() + "; share of the CPC by IEC 60228",
-                text(
-                        "(%s) × %.3f, the CPC's share of R1+R2, = %.2f Ω",
-                        both.working(), share, both.base() * share));
+                text("(%s) × %.3f, the CPC's share of R1+R2, = %.2f Ω", both.working(), share, both.base() * share));
     }
 
     static String text(String pattern, Object... values) {

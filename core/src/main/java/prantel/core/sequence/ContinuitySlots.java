@@ -60,9 +60,7 @@ final class ContinuitySlots {
                 slots.add(r1r2(
                         radial,
                         radial.id() + "/r1r2/" + point.id() + suffix(line),
-                        line == Conductor.LINE
-                                ? Spot.of(radial, point)
-                                : Spot.of(radial, point, line.letter()),
+                        line == Conductor.LINE ? Spot.of(radial, point) : Spot.of(radial, point, line.letter()),
                         setUp,
                         Places.front(radial.id(), point.id(), line),
                         Places.front(radial.id(), point.id(), CPC),
@@ -86,7 +84,8 @@ final class ContinuitySlots {
                     setUps.method1(
                             submain,
                             line,
-                            List.of("Main switch of " + rig.board(submain.feeds()).label() + " off"),
+                            List.of("Main switch of "
+                                    + rig.board(submain.feeds()).label() + " off"),
                             subBoardOff(submain)),
                     Places.incoming(rig, submain.feeds(), line),
                     Places.earthBar(submain.feeds()),
@@ -115,9 +114,7 @@ final class ContinuitySlots {
                     slots.add(r1r2(
                             lighting,
                             lighting.id() + "/r1r2/" + lamp.id() + (only ? "" : "/position-" + (i + 1)),
-                            only
-                                    ? Spot.of(lighting, point)
-                                    : Spot.of(lighting, point, LightStates.words(group, state)),
+                            only ? Spot.of(lighting, point) : Spot.of(lighting, point, LightStates.words(group, state)),
                             setUps.method1(
                                     lighting,
                                     Conductor.LINE,
@@ -221,8 +218,7 @@ final class ContinuitySlots {
                 Optional.empty());
     }
 
-    static Slot highest(
-            Circuit circuit, TestStep step, String id, String quantity, List<Slot> of, Limit limit) {
+    static Slot highest(Circuit circuit, TestStep step, String id, String quantity, List<Slot> of, Limit limit) {
         return new Slot.Composed(
                 new SlotId(circuit.id() + "/" + id),
                 step,

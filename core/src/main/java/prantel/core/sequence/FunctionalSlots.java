@@ -59,8 +59,7 @@ final class FunctionalSlots {
     }
 
     private Slot rotation(String id, Spot spot, Terminal l1, Terminal l2, Terminal l3) {
-        return slot(
-                id, TestStep.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), Unit.WORDS);
+        return slot(id, TestStep.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), Unit.WORDS);
     }
 
     List<Slot> all() {
@@ -134,22 +133,8 @@ final class FunctionalSlots {
                         Unit.AMP)));
     }
 
-    private Slot slot(
-            String id,
-            TestStep step,
-            String quantity,
-            Spot spot,
-            Measurement measurement,
-            Unit unit) {
+    private Slot slot(String id, TestStep step, String quantity, Spot spot, Measurement measurement, Unit unit) {
         return new Slot.Measured(
-                new SlotId(id),
-                step,
-                quantity,
-                spot,
-                measurement,
-                setUp,
-                unit,
-                Optional.empty(),
-                Optional.empty());
+                new SlotId(id), step, quantity, spot, measurement, setUp, unit, Optional.empty(), Optional.empty());
     }
 }

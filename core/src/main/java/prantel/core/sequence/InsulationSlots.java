@@ -183,8 +183,6 @@ final class InsulationSlots {
     }
 
     private static Terminal atBoard(Circuit circuit, Conductor conductor) {
-        return conductor == CPC
-                ? Places.earthBar(circuit.way().board())
-                : Places.cableAtBoard(circuit.id(), conductor);
+        return conductor == CPC ? Places.earthBar(circuit.way().board()) : Places.cableAtBoard(circuit.id(), conductor);
     }
 }

@@ -97,7 +97,8 @@ final class LightStates {
     }
 
     static String labels(LightGroup group) {
-        return String.join(", ", group.switches().stream().map(LightSwitch::label).toList());
+        return String.join(
+                ", ", group.switches().stream().map(LightSwitch::label).toList());
     }
 
     private static void open(List<Edit> edits, CircuitId circuit, PointId at, String which) {

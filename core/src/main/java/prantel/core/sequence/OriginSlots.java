@@ -70,7 +70,8 @@ final class OriginSlots {
         for (int i = 0; i < all.size(); i++) {
             for (int j = i + 1; j <= all.size(); j++) {
                 boolean toEarth = j == all.size();
-                String name = all.get(i).letter() + "–" + (toEarth ? "E" : all.get(j).letter());
+                String name =
+                        all.get(i).letter() + "–" + (toEarth ? "E" : all.get(j).letter());
                 slots.add(new Slot.Measured(
                         new SlotId(id + "/" + name.toLowerCase(Locale.ROOT).replace('–', '-')),
                         step,
@@ -105,9 +106,7 @@ final class OriginSlots {
         Limit limit = new Limit(
                 Side.AT_MOST,
                 rig.supply().declaredZeOhms(),
-                "declared for this rig, "
-                        + rig.supply().declared().earthing().label()
-                        + "; " + SupplyLimits.ZE_SOURCE,
+                "declared for this rig, " + rig.supply().declared().earthing().label() + "; " + SupplyLimits.ZE_SOURCE,
                 "");
         loops(
                 slots,
@@ -120,8 +119,7 @@ final class OriginSlots {
                 Optional.of(limit));
         for (Board board : rig.boards().subList(1, rig.boards().size())) {
             Circuit feed = rig.feedOf(board.id()).orElseThrow();
-            boolean residual =
-                    !prantel.core.rig.Residuals.protecting(rig, feed).isEmpty();
+            boolean residual = !prantel.core.rig.Residuals.protecting(rig, feed).isEmpty();
             loops(
                     slots,
                     board,
@@ -205,7 +203,8 @@ final class OriginSlots {
                 between.add(current(
                         slots,
                         board,
-                        id + "/pscc-" + lines.get(i).id() + "-" + lines.get((i + 1) % 3).id(),
+                        id + "/pscc-" + lines.get(i).id() + "-"
+                                + lines.get((i + 1) % 3).id(),
                         "PSCC",
                         lines.get(i),
                         lines.get((i + 1) % 3),

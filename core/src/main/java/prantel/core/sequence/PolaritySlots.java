@@ -86,8 +86,7 @@ final class PolaritySlots {
                     lamp.id() + "/" + group.switches().get(i).id(),
                     "SL–E, open",
                     Spot.of(lighting, lighting.point(lamp.id()), words),
-                    setUps.method1(
-                            lighting, LINE, List.of(words), LightStates.edits(lighting.id(), group, state)),
+                    setUps.method1(lighting, LINE, List.of(words), LightStates.edits(lighting.id(), group, state)),
                     Places.front(lighting.id(), lamp.id(), SWITCHED_LINE),
                     Places.front(lighting.id(), lamp.id(), CPC)));
         }

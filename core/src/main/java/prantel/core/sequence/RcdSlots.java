@@ -92,8 +92,8 @@ final class RcdSlots {
                             negative),
                     Unit.MILLISECOND,
                     multiple == 0.5
-                            ? Optional.of(new Limit(
-                                    Side.AT_LEAST, NO_TRIP_MILLIS, "IEC 61008-1 Table 1: does not trip", ""))
+                            ? Optional.of(
+                                    new Limit(Side.AT_LEAST, NO_TRIP_MILLIS, "IEC 61008-1 Table 1: does not trip", ""))
                             : Optional.empty()));
         }
         if (multiple >= 1) {
@@ -115,12 +115,7 @@ final class RcdSlots {
     }
 
     private Slot slot(
-            String id,
-            String quantity,
-            String where,
-            Measurement measurement,
-            Unit unit,
-            Optional<Limit> limit) {
+            String id, String quantity, String where, Measurement measurement, Unit unit, Optional<Limit> limit) {
         return new Slot.Measured(
                 new SlotId(id),
                 TestStep.RCD,
@@ -147,7 +142,8 @@ final class RcdSlots {
             for (Board.Section section : board.sections()) {
                 if (placed.id().equals(board.id() + "/" + section.id() + "/rcd")) {
                     return rig.circuitsOf(board.id(), section.id()).stream()
-                            .filter(c -> !c.points().isEmpty() && c.device().residual().isEmpty())
+                            .filter(c -> !c.points().isEmpty()
+                                    && c.device().residual().isEmpty())
                             .findFirst()
                             .map(this::atFirstPoint)
                             .orElseGet(() -> new Probes(

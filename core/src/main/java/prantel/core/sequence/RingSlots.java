@@ -37,8 +37,7 @@ final class RingSlots {
                 ends(ring, slots);
                 crossed(ring, NEUTRAL, "step-2", "R1+Rn", slots);
                 List<Slot> third = crossed(ring, CPC, "step-3", "R1+R2", slots);
-                slots.add(ContinuitySlots.highest(
-                        ring, TestStep.RING, "r1r2", "R1+R2", third, limits.r1PlusR2(ring)));
+                slots.add(ContinuitySlots.highest(ring, TestStep.RING, "r1r2", "R1+R2", third, limits.r1PlusR2(ring)));
             }
         }
         return slots;
@@ -98,8 +97,7 @@ final class RingSlots {
 
     /** (r1+rn)/4 or (r1+r2)/4, and on a spur its own cable on top. */
     private static ByHand byHand(Ring ring, Conductor with, Point point) {
-        RingLoop loop = new RingLoop(
-                ring.openLoopOhms(LINE), ring.openLoopOhms(NEUTRAL), ring.openLoopOhms(CPC));
+        RingLoop loop = new RingLoop(ring.openLoopOhms(LINE), ring.openLoopOhms(NEUTRAL), ring.openLoopOhms(CPC));
         double ohms = with == NEUTRAL ? loop.stepTwoOhms() : loop.stepThreeOhms();
         String working = CircuitLimits.text(
                 "(r1 + %s) ÷ 4 = (%.2f + %.2f) ÷ 4 = %.2f Ω",

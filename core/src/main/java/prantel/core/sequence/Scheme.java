@@ -89,8 +89,7 @@ public record Scheme(
             boolean threeLeadZe,
             boolean asNzs) {
         public static Options usual() {
-            return new Options(
-                    false, Yardstick.FIXED, false, true, true, true, false, true, false, false, false);
+            return new Options(false, Yardstick.FIXED, false, true, true, true, false, true, false, false, false);
         }
     }
 

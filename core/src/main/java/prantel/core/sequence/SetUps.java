@@ -24,10 +24,12 @@ final class SetUps {
         List<Edit> edits = new ArrayList<>(moreEdits);
         edits.add(new Edit.Open(Places.terminationAtBoard(circuit.id(), line)));
         edits.add(new Edit.Bridge(
-                Places.cableAtBoard(circuit.id(), line), Places.earthBar(circuit.way().board()), jointOhms()));
+                Places.cableAtBoard(circuit.id(), line),
+                Places.earthBar(circuit.way().board()),
+                jointOhms()));
         String name = line == Conductor.LINE ? "Line" : line.word();
-        List<String> steps = new ArrayList<>(List.of(
-                name + " of " + circuit.label() + " out of its device and into the earth bar", "Loads out"));
+        List<String> steps = new ArrayList<>(
+                List.of(name + " of " + circuit.label() + " out of its device and into the earth bar", "Loads out"));
         steps.addAll(moreSteps);
         steps.add("Leads nulled, probes on the line and E of the point");
         return dead(steps, edits);
@@ -91,9 +93,7 @@ final class SetUps {
     }
 
     private static prantel.core.network.Terminal end(Ring ring, Conductor conductor, boolean second) {
-        return second
-                ? Places.secondCableAtBoard(ring.id(), conductor)
-                : Places.cableAtBoard(ring.id(), conductor);
+        return second ? Places.secondCableAtBoard(ring.id(), conductor) : Places.cableAtBoard(ring.id(), conductor);
     }
 
     private static List<Edit> ends(Ring ring) {
@@ -113,8 +113,8 @@ final class SetUps {
             edits.add(new Edit.Open(Places.secondTerminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
         }
         edits.addAll(moreEdits);
-        List<String> steps = new ArrayList<>(
-                List.of("Breaker off, loads out, neutral of " + circuit.label() + " out of its bar"));
+        List<String> steps =
+                new ArrayList<>(List.of("Breaker off, loads out, neutral of " + circuit.label() + " out of its bar"));
         steps.addAll(moreSteps);
         steps.add("CPC on the earth bar; probes on the conductors at the board");
         return dead(steps, edits);

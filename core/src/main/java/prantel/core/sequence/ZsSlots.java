@@ -40,19 +40,19 @@ final class ZsSlots {
     }
 
     private void circuit(Circuit circuit, List<Slot> slots) {
-        Function function = Residuals.protecting(rig, circuit).isEmpty() && !scheme.options().threeLeadZe()
+        Function function = Residuals.protecting(rig, circuit).isEmpty()
+                        && !scheme.options().threeLeadZe()
                 ? Function.LOOP_TWO_LEAD
                 : Function.LOOP_THREE_LEAD;
         List<Slot> readings = new ArrayList<>();
         for (Point point : points(circuit)) {
             for (Conductor line : lines(circuit)) {
                 readings.add(new Slot.Measured(
-                        new SlotId(circuit.id() + "/zs/" + point.id() + (circuit.isThreePhase() ? "-" + line.id() : "")),
+                        new SlotId(
+                                circuit.id() + "/zs/" + point.id() + (circuit.isThreePhase() ? "-" + line.id() : "")),
                         TestStep.ZS,
                         "Zs",
-                        circuit.isThreePhase()
-                                ? Spot.of(circuit, point, line.letter())
-                                : Spot.of(circuit, point),
+                        circuit.isThreePhase() ? Spot.of(circuit, point, line.letter()) : Spot.of(circuit, point),
                         new Measurement.TwoProbe(
                                 function,
                                 Places.front(circuit.id(), point.id(), line),

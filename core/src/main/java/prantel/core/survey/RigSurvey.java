@@ -25,8 +25,8 @@ import prantel.core.sequence.TestStep;
 
 /** Looks a healthy rig over: limits it does not meet as built, and rules of thumb it breaks. Refuses nothing. */
 public final class RigSurvey {
-    private static final Set<TestStep> WORTH_SAYING = EnumSet.of(
-            TestStep.BONDING, TestStep.INSULATION, TestStep.ZE, TestStep.IPF, TestStep.ZS, TestStep.RCD);
+    private static final Set<TestStep> WORTH_SAYING =
+            EnumSet.of(TestStep.BONDING, TestStep.INSULATION, TestStep.ZE, TestStep.IPF, TestStep.ZS, TestStep.RCD);
     /** r1 and rn of a ring should be this near, Ω. Common practice, no source. */
     private static final double RING_ENDS_OHMS = 0.05;
 
@@ -62,14 +62,17 @@ public final class RigSurvey {
         for (Expectation e : key.expectations()) {
             Slot slot = e.slot();
             boolean calculated = slot instanceof Slot.Composed c && c.rule() == Slot.Rule.SUM;
-            if (WORTH_SAYING.contains(slot.step()) && !calculated && !e.satisfactory().orElse(true)) {
+            if (WORTH_SAYING.contains(slot.step())
+                    && !calculated
+                    && !e.satisfactory().orElse(true)) {
                 Limit limit = slot.limit().orElseThrow();
                 add(
                         "limit-not-met",
                         slot.circuit(),
                         slot.title(rig) + ": " + e.healthy().shown() + " is "
                                 + (limit.side() == Limit.Side.AT_MOST ? "above " : "below ")
-                                + String.format(Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.base()))
+                                + String.format(
+                                        Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.base()))
                                 + "\u2009" + slot.boxUnit().symbol(),
                         limit.source());
             }
@@ -132,18 +135,17 @@ public final class RigSurvey {
             }
             return;
         }
-        CableCapacity.amps(size)
-                .ifPresent(amps -> {
-                    if (rated > amps) {
-                        add(
-                                "cable-too-small",
-                                Optional.of(circuit.id()),
-                                circuit.label() + ": " + Check.plain(size) + "\u2009mm² carries about "
-                                        + Check.plain(amps) + "\u2009A, its device is "
-                                        + circuit.device().overcurrent().label(),
-                                CableCapacity.SOURCE);
-                    }
-                });
+        CableCapacity.amps(size).ifPresent(amps -> {
+            if (rated > amps) {
+                add(
+                        "cable-too-small",
+                        Optional.of(circuit.id()),
+                        circuit.label() + ": " + Check.plain(size) + "\u2009mm² carries about "
+                                + Check.plain(amps) + "\u2009A, its device is "
+                                + circuit.device().overcurrent().label(),
+                        CableCapacity.SOURCE);
+            }
+        });
     }
 
     private void noRcd(Circuit circuit) {
@@ -184,8 +186,7 @@ public final class RigSurvey {
         }
     }
 
-    private void add(
-            String code, Optional<prantel.core.rig.CircuitId> circuit, String says, String source) {
+    private void add(String code, Optional<prantel.core.rig.CircuitId> circuit, String says, String source) {
         warnings.add(new Warning(code, circuit, says, source));
     }
 }

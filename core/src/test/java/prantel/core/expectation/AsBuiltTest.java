@@ -33,7 +33,8 @@ class AsBuiltTest {
 
     @Test
     void keyMovesByWhatTheHealthyRigReadsOffTheModel() {
-        double modelled = key(AsBuilt.NONE, FaultSet.NONE).expectation(LAST).healthy().base();
+        double modelled =
+                key(AsBuilt.NONE, FaultSet.NONE).expectation(LAST).healthy().base();
         AsBuilt asBuilt = new AsBuilt(Map.of(LAST, modelled + 0.05));
         assertThat(key(asBuilt, FaultSet.NONE).expectation(LAST).healthy().base())
                 .isCloseTo(modelled + 0.05, within(0.011));
@@ -85,8 +86,7 @@ class AsBuiltTest {
 
     @Test
     void fitNeedsThreeReadings() {
-        assertThatThrownBy(() -> JointFit.of(
-                        Rigs.fiveSockets(), Scheme.workshop(), new AsBuilt(Map.of(LAST, 0.7))))
+        assertThatThrownBy(() -> JointFit.of(Rigs.fiveSockets(), Scheme.workshop(), new AsBuilt(Map.of(LAST, 0.7))))
                 .isInstanceOf(ProblemsException.class)
                 .hasMessageContaining("at least three");
     }

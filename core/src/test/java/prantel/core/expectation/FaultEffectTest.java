@@ -17,7 +17,6 @@ import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
 import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
 
 class FaultEffectTest {
 
@@ -53,8 +52,7 @@ class FaultEffectTest {
 
     @Test
     void profileShowsABadJointAsAStepAtItsStation() {
-        List<Profile.Sample> samples =
-                Profile.of(key(Faults.joint(3, Conductor.CPC, 0.6)), Rigs.SOCKETS, "R1+R2");
+        List<Profile.Sample> samples = Profile.of(key(Faults.joint(3, Conductor.CPC, 0.6)), Rigs.SOCKETS, "R1+R2");
         assertThat(samples).hasSize(10);
         Profile.Sample before = samples.get(4);
         Profile.Sample at = samples.get(5);

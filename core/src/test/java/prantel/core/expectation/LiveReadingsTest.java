@@ -47,10 +47,8 @@ class LiveReadingsTest {
     }
 
     private static Rig rig(Supply supply, Board board) {
-        Circuit circuit = Rigs.radial(
-                Rigs.SOCKETS,
-                1,
-                List.of(new Point(Rigs.socket(1), "socket 1", PointKind.TWIN_SOCKET, 20)));
+        Circuit circuit =
+                Rigs.radial(Rigs.SOCKETS, 1, List.of(new Point(Rigs.socket(1), "socket 1", PointKind.TWIN_SOCKET, 20)));
         return Rigs.rig(supply, Rigs.perfect(), List.of(board), List.of(circuit));
     }
 
@@ -81,8 +79,7 @@ class LiveReadingsTest {
                 false, Scheme.Yardstick.FIXED, false, true, true, true, true, true, false, false, false));
         double zl = Math.hypot(LINE.ohms(), LINE.reactanceOhms());
         double zln = Math.hypot(LINE.ohms() + NEUTRAL.ohms(), LINE.reactanceOhms() + NEUTRAL.reactanceOhms());
-        assertThat(value(rig, scheme, "origin/ipf/pscc-l1"))
-                .isCloseTo(FaultCurrent.loopAmps(230, zln), within(1.0));
+        assertThat(value(rig, scheme, "origin/ipf/pscc-l1")).isCloseTo(FaultCurrent.loopAmps(230, zln), within(1.0));
         assertThat(value(rig, between, "origin/ipf/pscc-l1-l2"))
                 .isCloseTo(FaultCurrent.lineToLineAmps(230, zl), within(2.0));
     }
@@ -116,8 +113,7 @@ class LiveReadingsTest {
     void zsIsTheLoopOfSupplyAndCircuit() {
         Rig rig = rig(Supply.tnCS(230, 0.35, 0.11, 0.09), Board.plain());
         double r1r2 = 20 * 19.51e-3;
-        assertThat(value(rig, Scheme.fullSequence(), "sockets/zs/socket-1"))
-                .isCloseTo(0.20 + r1r2, within(5e-3));
+        assertThat(value(rig, Scheme.fullSequence(), "sockets/zs/socket-1")).isCloseTo(0.20 + r1r2, within(5e-3));
     }
 
     /** 50 V / 30 mA = 1667 Ω: BS 7671 411.5.3. */
@@ -164,10 +160,14 @@ class LiveReadingsTest {
                 .isInstanceOf(Reading.OverRange.class);
         for (String box : List.of("1x", "5x", "ramp")) {
             Expectation e = key.expectation(new SlotId("board/main/rcd/" + box));
-            assertThat(e.satisfactory()).as(e.slot().id() + " " + e.healthy().shown()).contains(true);
+            assertThat(e.satisfactory())
+                    .as(e.slot().id() + " " + e.healthy().shown())
+                    .contains(true);
         }
         if (delayed) {
-            assertThat(key.expectation(new SlotId("board/main/rcd/1x")).healthy().base())
+            assertThat(key.expectation(new SlotId("board/main/rcd/1x"))
+                            .healthy()
+                            .base())
                     .isGreaterThanOrEqualTo(130);
         }
     }

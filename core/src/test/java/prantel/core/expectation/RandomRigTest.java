@@ -48,7 +48,9 @@ class RandomRigTest {
                         if (Double.isInfinite(value)) {
                             assertThat(back).as(what).isInfinite();
                         } else {
-                            assertThat(back).as(what).isCloseTo(value, org.assertj.core.data.Percentage.withPercentage(1e-10));
+                            assertThat(back)
+                                    .as(what)
+                                    .isCloseTo(value, org.assertj.core.data.Percentage.withPercentage(1e-10));
                         }
                     }
                 }
@@ -66,7 +68,8 @@ class RandomRigTest {
             List<Terminal> terminals = List.copyOf(network.terminals());
             Terminal a = terminals.get(random.nextInt(terminals.size()));
             Terminal b = terminals.get(random.nextInt(terminals.size()));
-            Branch branch = network.branches().get(random.nextInt(network.branches().size()));
+            Branch branch =
+                    network.branches().get(random.nextInt(network.branches().size()));
             double before = network.resistance(a, b);
             double after = network.with(List.of(new Edit.PutInSeries(branch.id(), random.nextDouble(1e-3, 100))))
                     .resistance(a, b);
@@ -86,7 +89,8 @@ class RandomRigTest {
             Terminal a = terminals.get(random.nextInt(terminals.size()));
             Terminal b = terminals.get(random.nextInt(terminals.size()));
             double before = network.resistance(a, b);
-            Branch branch = network.branches().get(random.nextInt(network.branches().size()));
+            Branch branch =
+                    network.branches().get(random.nextInt(network.branches().size()));
             network.with(List.of(new Edit.Open(branch.id()))).resistance(a, b);
             assertThat(network.resistance(a, b))
                     .as("seed " + seed + ", rig " + i)

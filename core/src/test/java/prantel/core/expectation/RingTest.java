@@ -125,11 +125,8 @@ class RingTest {
 
     @Test
     void arithmeticByHandStandsBesideTheReading() {
-        Key key = Key.of(
-                rig(new Cable(2.5, 1.5), METRES, 10, 30),
-                FaultSet.NONE,
-                Testers.usual(),
-                Scheme.fullSequence());
+        Key key =
+                Key.of(rig(new Cable(2.5, 1.5), METRES, 10, 30), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
         Slot.Measured slot = (Slot.Measured)
                 key.expectation(new SlotId("ring/ring/step-3/socket-2")).slot();
         assertThat(slot.byHand().orElseThrow().working()).isEqualTo("(r1 + r2) ÷ 4 = (0.44 + 0.73) ÷ 4 = 0.29 Ω");

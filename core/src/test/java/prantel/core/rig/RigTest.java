@@ -54,7 +54,8 @@ class RigTest {
     @Test
     void everyVariationCompilesToTheSameTerminals() {
         Rig rig = Rigs.fiveSockets();
-        assertThat(RigCompiler.compile(rig, new Variation(0.9, 3, 0.2, 1, 1.1, 1, 1)).terminals())
+        assertThat(RigCompiler.compile(rig, new Variation(0.9, 3, 0.2, 1, 1.1, 1, 1))
+                        .terminals())
                 .isEqualTo(RigCompiler.compile(rig).terminals());
     }
 }

@@ -83,7 +83,6 @@ class RigSurveyTest {
     }
 
     private static Point spur(String id, double at, PointId after) {
-        return new Point(
-                new PointId(id), id, PointKind.SINGLE_SOCKET, at, Optional.of(after), Optional.empty(), false);
+        return new Point(new PointId(id), id, PointKind.SINGLE_SOCKET, at, Optional.of(after), Optional.empty(), false);
     }
 }

@@ -2,13 +2,13 @@ package prantel.server.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.FaultEffect;
@@ -32,7 +32,7 @@ import prantel.server.workshop.Workshop;
  */
 @Component
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
-class DemoData implements ApplicationRunner {
+class DemoData implements SmartLifecycle {
     private static final String ASSESSOR = "ines";
     private static final List<String> OTHER_RIGS = List.of("ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
 
@@ -40,6 +40,7 @@ class DemoData implements ApplicationRunner {
     private final Workshop workshop;
     private final Assessments assessments;
     private final Keys keys;
+    private boolean running;
 
     DemoData(Accounts accounts, Workshop workshop, Assessments assessments, Keys keys) {
         this.accounts = accounts;
@@ -48,20 +49,48 @@ class DemoData implements ApplicationRunner {
         this.keys = keys;
     }
 
+    /** Before the web server listens: nobody meets a workshop that is half there. */
     @Override
-    public void run(ApplicationArguments arguments) throws IOException {
-        if (!accounts.all().isEmpty()) {
-            return;
+    public int getPhase() {
+        return 0;
+    }
+
+    @Override
+    public void start() {
+        if (accounts.all().isEmpty()) {
+            try {
+                fill();
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
         }
+        running = true;
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    private void fill() throws IOException {
         DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.role(), s.password()));
         workshop.saveTester(file("t1.tester.json"), ASSESSOR);
         workshop.saveTester(file("t2.tester.json"), ASSESSOR);
-        String rig = workshop.saveRig(file("toll-cottage-v1.rig.json"), ASSESSOR).id();
+        String rig =
+                workshop.saveRig(file("toll-cottage-v1.rig.json"), ASSESSOR).id();
         workshop.addBay(1, rig);
         handedInSheet();
         workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR);
         for (int i = 0; i < OTHER_RIGS.size(); i++) {
-            workshop.addBay(i + 2, workshop.saveRig(file(OTHER_RIGS.get(i) + ".rig.json"), ASSESSOR).id());
+            workshop.addBay(
+                    i + 2,
+                    workshop.saveRig(file(OTHER_RIGS.get(i) + ".rig.json"), ASSESSOR)
+                            .id());
         }
     }
 

@@ -36,7 +36,11 @@ class FloorController {
     private final Clock clock;
 
     FloorController(
-            Workshop workshop, Assessments assessments, Keys keys, Accounts accounts, AsBuiltReadings asBuilt,
+            Workshop workshop,
+            Assessments assessments,
+            Keys keys,
+            Accounts accounts,
+            AsBuiltReadings asBuilt,
             Clock clock) {
         this.asBuilt = asBuilt;
         this.clock = clock;

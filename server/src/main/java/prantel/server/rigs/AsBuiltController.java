@@ -45,13 +45,7 @@ class AsBuiltController {
 
     /** @param says "0.03 Ω above the model: within tolerance" */
     record Taken(
-            String slot,
-            String text,
-            String by,
-            OffsetDateTime at,
-            double tolerances,
-            boolean beyond,
-            String says) {}
+            String slot, String text, String by, OffsetDateTime at, double tolerances, boolean beyond, String says) {}
 
     /** Values that fit the readings best, mΩ; differences as root mean square, Ω. */
     record FitLine(

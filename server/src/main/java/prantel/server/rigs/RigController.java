@@ -102,8 +102,8 @@ class RigController {
                 rig.comments(),
                 bays(id),
                 versions.stream()
-                        .map(v -> new RigView.VersionLine(
-                                v.version(), v.savedAt(), v.savedBy(), usedBy(id, v.version())))
+                        .map(v ->
+                                new RigView.VersionLine(v.version(), v.savedAt(), v.savedBy(), usedBy(id, v.version())))
                         .toList(),
                 new String(RigFile.write(rig), StandardCharsets.UTF_8),
                 tester().label(),
@@ -112,8 +112,7 @@ class RigController {
 
     @GetMapping("/{id}/difference")
     List<RigDifference.RigChange> difference(@PathVariable String id, @RequestParam int from, @RequestParam int to) {
-        return RigDifference.between(
-                workshop.rig(new DocumentRef(id, from)), workshop.rig(new DocumentRef(id, to)));
+        return RigDifference.between(workshop.rig(new DocumentRef(id, from)), workshop.rig(new DocumentRef(id, to)));
     }
 
     @GetMapping(path = "/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -147,7 +146,10 @@ class RigController {
         int latest = versions.isEmpty() ? 0 : versions.getLast().version();
         if (draft.basedOn() == 0 && latest > 0) {
             throw new ProblemsException(new Problem(
-                    "id-taken", "/id", Check.quoted(rig.id()), "there is a rig with that id; give the new one another"));
+                    "id-taken",
+                    "/id",
+                    Check.quoted(rig.id()),
+                    "there is a rig with that id; give the new one another"));
         }
         if (draft.basedOn() != latest) {
             throw Refusal.conflict(

@@ -49,7 +49,12 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
      * @param track 0 on the circuit's own line, 1 and more on side tracks
      */
     record StationDrawing(
-            String id, String label, String kind, double atMetres, @Nullable String parent, int track) {}
+            String id,
+            String label,
+            String kind,
+            double atMetres,
+            @Nullable String parent,
+            int track) {}
 
     static RigDrawing of(Rig rig) {
         return new RigDrawing(
@@ -61,8 +66,8 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
         List<Fact> facts = new java.util.ArrayList<>();
         String declared = supply.declared().earthing().label();
         String actual = supply.earth().earthing().label();
-        facts.add(new Fact(
-                "Earthing", declared.equals(actual) ? declared : declared + " declared, building " + actual));
+        facts.add(
+                new Fact("Earthing", declared.equals(actual) ? declared : declared + " declared, building " + actual));
         facts.add(new Fact(
                 "Supply",
                 (supply.isThreePhase() ? "three-phase, " : "single-phase, ") + Check.plain(supply.nominalVolts())
@@ -87,9 +92,8 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
         }
         rig.earthing()
                 .supplementaryBonds()
-                .forEach(b -> facts.add(new Fact(
-                        "Supplementary bond",
-                        b.label() + ", " + Check.plain(b.csaMm2()) + "\u2009mm²")));
+                .forEach(b -> facts.add(
+                        new Fact("Supplementary bond", b.label() + ", " + Check.plain(b.csaMm2()) + "\u2009mm²")));
         return facts;
     }
 
@@ -123,10 +127,8 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
         String phase = circuit.isThreePhase()
                 ? "L1 L2 L3"
                 : rig.isThreePhase(circuit.way().board()) ? "L" + circuit.way().phase() : "";
-        String enclosure = circuit.cable()
-                .enclosure()
-                .map(e -> " in " + e.kind().word())
-                .orElse("");
+        String enclosure =
+                circuit.cable().enclosure().map(e -> " in " + e.kind().word()).orElse("");
         return new CircuitDrawing(
                 circuit.id().value(),
                 circuit.label(),
@@ -192,17 +194,13 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
             String first = group.switches().getFirst().id().value();
             for (int i = 0; i < group.lamps().size(); i++) {
                 Point point = lighting.point(group.lamps().get(i).id());
-                String parent = i > 0
-                        ? group.lamps().get(i - 1).id().value()
-                        : atLamp ? null : first;
+                String parent = i > 0 ? group.lamps().get(i - 1).id().value() : atLamp ? null : first;
                 boolean trunk = atLamp && i == 0;
                 stations.add(station(point, PointKind.LAMP, parent, trunk ? 0 : 1));
             }
             for (int i = 0; i < group.switches().size(); i++) {
                 Point point = lighting.point(group.switches().get(i).id());
-                String parent = i > 0
-                        ? group.switches().get(i - 1).id().value()
-                        : atLamp ? lamp : null;
+                String parent = i > 0 ? group.switches().get(i - 1).id().value() : atLamp ? lamp : null;
                 boolean trunk = !atLamp && i == 0;
                 stations.add(station(point, PointKind.SWITCH, parent, trunk ? 0 : atLamp ? 1 : 2));
             }

@@ -62,11 +62,7 @@ record RigView(
     static RigView of(Rig rig, Tester tester) {
         Key key = Key.of(rig, FaultSet.NONE, tester, Scheme.fullSequence());
         return new RigView(
-                RigDrawing.of(rig),
-                Pictures.circuits(rig),
-                profiles(key),
-                ExpectationSheet.of(key),
-                warnings(key));
+                RigDrawing.of(rig), Pictures.circuits(rig), profiles(key), ExpectationSheet.of(key), warnings(key));
     }
 
     static List<WarningLine> warnings(Key key) {

@@ -120,11 +120,6 @@ class ClearController {
         boolean fits =
                 expected.band().sideOf(Notation.read(text, expected.slot().boxUnit())) == Band.Side.INSIDE;
         return new HealthyCheck(
-                slot,
-                expected.slot().title(rig),
-                expected.slot().boxUnit().symbol(),
-                Windows.of(expected),
-                text,
-                fits);
+                slot, expected.slot().title(rig), expected.slot().boxUnit().symbol(), Windows.of(expected), text, fits);
     }
 }

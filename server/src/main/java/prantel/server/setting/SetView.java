@@ -14,8 +14,8 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.SafetyClass;
 import prantel.core.rig.Rig;
 import prantel.server.assessment.Assessment;
-import prantel.server.picture.Windows;
 import prantel.server.picture.Pictures;
+import prantel.server.picture.Windows;
 
 /** All that Set shows. `preview` holds what depends on the faults; the rest does not change while they are chosen. */
 record SetView(
@@ -135,9 +135,7 @@ record SetView(
                 effect.fault().title(),
                 effect.fault().place().label(rig),
                 word(effect.visibility()),
-                effect.firstSeen()
-                        .map(e -> e.slot().title(rig))
-                        .orElse("no reading of this sequence shows it"),
+                effect.firstSeen().map(e -> e.slot().title(rig)).orElse("no reading of this sequence shows it"),
                 effect.fault().safety(rig) == SafetyClass.DEAD_ONLY,
                 effect.fault().kind().instruction(effect.fault(), rig),
                 effect.fault().kind().symptom());
