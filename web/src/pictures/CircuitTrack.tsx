@@ -23,6 +23,8 @@ interface Props {
 
 /** px that a distance label needs */
 const LABEL_ROOM = 44;
+/** Stations nearer than this are drawn smaller, px. */
+const CROWDED = 18;
 /** room under the lowest track for a ring's way back and for labels, px */
 export const UNDER_TRACK = 26;
 
@@ -52,6 +54,8 @@ export function CircuitTrack({
       (p) => p.station.id === chosen,
     ).map((p) => p.station.id),
   );
+  const steps = main.slice(1).map((p, i) => at(p).x - at(main[i] as Placed).x);
+  const scale = Math.min(1, Math.max(0.6, Math.min(...steps, Infinity) / CROWDED));
   const stroke = { stroke: "var(--ink)", strokeWidth: 2.6, fill: "none" };
 
   return (
@@ -81,6 +85,7 @@ export function CircuitTrack({
         <Stop
           key={p.station.id}
           {...at(p)}
+          scale={scale}
           station={p.station}
           chosen={chosen === p.station.id}
           onPress={onStation && (() => onStation(p.station.id))}
@@ -121,6 +126,8 @@ function sideTrack(from: { x: number; y: number }, to: { x: number; y: number })
 interface StopProps {
   x: number;
   y: number;
+  /** smaller where stations crowd */
+  scale: number;
   station: Schemas["StationDrawing"];
   chosen: boolean;
   onPress?: (() => void) | undefined;
@@ -128,7 +135,7 @@ interface StopProps {
   onNudge?: ((metres: number) => void) | undefined;
 }
 
-function Stop({ x, y, station, chosen, onPress, onGrab, onNudge }: StopProps) {
+function Stop({ x, y, scale, station, chosen, onPress, onGrab, onNudge }: StopProps) {
   const press = onPress && {
     role: "button",
     tabIndex: 0,
@@ -155,7 +162,9 @@ function Stop({ x, y, station, chosen, onPress, onGrab, onNudge }: StopProps) {
       <title>{`${station.label}, ${station.atMetres} m`}</title>
       {onPress && <circle cx={x} cy={y} r={17} fill="transparent" />}
       {chosen && <circle cx={x} cy={y} r={11} fill="none" stroke="var(--work)" strokeWidth={3} />}
-      <Mark x={x} y={y} kind={station.kind} />
+      <g transform={`translate(${x} ${y}) scale(${scale})`}>
+        <Mark x={0} y={0} kind={station.kind} />
+      </g>
     </g>
   );
 }

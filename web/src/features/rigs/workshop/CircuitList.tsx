@@ -29,7 +29,7 @@ export function CircuitList({ rig, chosen, onChoose, kit, onAdd }: Props) {
         {rig.boards.map((board) => (
           <li key={board.id}>
             <h2 className="px-2 pt-3 pb-1 text-[13px] font-semibold text-work">{board.label}</h2>
-            <ul>
+            <ul className="grid sm:grid-cols-3 lg:grid-cols-1">
               {rig.circuits
                 .filter((c) => (c.board ?? first) === board.id)
                 .sort((a, b) => Number(a.way) - Number(b.way))

@@ -117,7 +117,7 @@ class FloorController {
                     null,
                     0,
                     "Ready for the next candidate",
-                    "Rig proved healthy",
+                    provedHealthy(bay, all) ? "Rig proved healthy" : "No faults set",
                     null,
                     drifts(bay));
         }
@@ -135,6 +135,11 @@ class FloorController {
                 detail(a),
                 a.lastChange(),
                 drifts(bay));
+    }
+
+    /** Only a rig that was cleared after a candidate has been proved; one that never had any has no faults set. */
+    private static boolean provedHealthy(Bay bay, List<Assessment> all) {
+        return all.stream().anyMatch(a -> a.fixed().bayId().equals(bay.bayId()) && a.clearedAt() != null);
     }
 
     private Need driftNeed(BayView view) {
