@@ -23,8 +23,8 @@ import prantel.core.sequence.Scheme;
 /** Whole keys, and one fault more on a known rig. */
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 6, time = 2)
-@Measurement(iterations = 5, time = 2)
+@Warmup(iterations = 5, time = 2)
+@Measurement(iterations = 3, time = 2)
 @Fork(1)
 @State(Scope.Thread)
 @SuppressWarnings("NullAway.Init") // JMH fills the state

@@ -22,6 +22,22 @@ final class RandomNetworks {
         return list;
     }
 
+    /** Every terminal reachable: a chain through all of them and as many branches again; 1 mΩ to 1 MΩ. */
+    static Network connected(RandomGenerator random, int terminals) {
+        List<Branch> list = new ArrayList<>();
+        for (int i = 1; i < terminals; i++) {
+            list.add(new Branch(new BranchId("chain" + i), t(i - 1), t(i), Math.pow(10, random.nextDouble(-3, 3))));
+        }
+        for (int i = 0; i < terminals; i++) {
+            int a = random.nextInt(terminals);
+            int b = random.nextInt(terminals);
+            if (a != b) {
+                list.add(new Branch(new BranchId("more" + i), t(a), t(b), Math.pow(10, random.nextDouble(-3, 6))));
+            }
+        }
+        return Network.of(list);
+    }
+
     static Terminal t(int number) {
         return new Terminal("t" + number);
     }

@@ -1,0 +1,78 @@
+package prantel.core.expectation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultKind;
+import prantel.core.fault.FaultSet;
+import prantel.core.fault.Place;
+import prantel.core.fixtures.RandomRigs;
+import prantel.core.fixtures.Testers;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+
+/** A key made from a known one is the key made afresh: the short way against the plain one. */
+class KeyWithFaultsTest {
+    private static final double LAST_BITS = 1e-9;
+
+    private static Fault random(Rig rig, SplittableRandom random) {
+        List<Place> places = FaultCatalogue.places(rig).stream()
+                .filter(p -> !FaultCatalogue.fitting(p, rig).isEmpty())
+                .toList();
+        Place place = places.get(random.nextInt(places.size()));
+        List<FaultKind> kinds = FaultCatalogue.fitting(place, rig);
+        FaultKind kind = kinds.get(random.nextInt(kinds.size()));
+        List<List<Conductor>> choices = kind.conductorChoices();
+        double ohms = kind.magnitude().map(m -> m.unit().toBase(m.usual())).orElse(0.0);
+        return new Fault(kind, place, choices.get(random.nextInt(choices.size())), ohms);
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6})
+    void knownRigWithAFaultGivesTheSameKeyAsAFreshOne(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        for (int n = 0; n < 8; n++) {
+            Rig rig = RandomRigs.rig(random);
+            Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+            FaultSet faults = new FaultSet(List.of(random(rig, random)));
+            Key fresh = Key.of(rig, faults, Testers.usual(), Scheme.fullSequence());
+            Key known = healthy.with(faults);
+            String what = "seed " + seed + ", rig " + n + ", "
+                    + faults.faults().getFirst().title();
+            for (Expectation expected : fresh.expectations()) {
+                Expectation e = known.expectation(expected.slot().id());
+                assertThat(e.withFaults().shown())
+                        .as(expected.slot().id() + ", " + what)
+                        .isEqualTo(expected.withFaults().shown());
+                same(e.band().low(), expected.band().low(), expected.slot().id() + " low, " + what);
+                same(e.band().high(), expected.band().high(), expected.slot().id() + " high, " + what);
+            }
+        }
+    }
+
+    private static void same(double a, double b, String what) {
+        if (Double.isInfinite(b)) {
+            assertThat(a).as(what).isEqualTo(b);
+        } else {
+            assertThat(a)
+                    .as(what)
+                    .isCloseTo(b, org.assertj.core.data.Offset.offset(LAST_BITS * Math.max(1, Math.abs(b))));
+        }
+    }
+
+    @Test
+    void healthyKeyIsLeftAsItWas() {
+        Rig rig = RandomRigs.rig(new SplittableRandom(77));
+        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        List<Expectation> before = healthy.expectations();
+        healthy.with(new FaultSet(List.of(random(rig, new SplittableRandom(78)))));
+        assertThat(healthy.with(FaultSet.NONE).expectations()).isEqualTo(before);
+    }
+}
