@@ -54,7 +54,8 @@ export function CircuitTrack({
       (p) => p.station.id === chosen,
     ).map((p) => p.station.id),
   );
-  const steps = main.slice(1).map((p, i) => at(p).x - at(main[i] as Placed).x);
+  const along = main.map((p) => at(p).x).sort((a, b) => a - b);
+  const steps = along.slice(1).map((to, i) => to - (along[i] ?? 0));
   const scale = Math.min(1, Math.max(0.6, Math.min(...steps, Infinity) / CROWDED));
   const stroke = { stroke: "var(--ink)", strokeWidth: 2.6, fill: "none" };
 

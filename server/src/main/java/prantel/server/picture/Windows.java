@@ -3,6 +3,7 @@ package prantel.server.picture;
 import java.util.Locale;
 import prantel.core.expectation.Band;
 import prantel.core.expectation.Expectation;
+import prantel.core.instrument.Reading;
 import prantel.core.quantity.Unit;
 
 /** The window of a check reading in words, in the unit of its box. */
@@ -14,6 +15,10 @@ public final class Windows {
         Unit unit = expected.slot().boxUnit();
         if (band.isOverRangeOnly() || unit == Unit.WORDS) {
             return expected.withFaults().shown();
+        }
+        if (expected.withFaults() instanceof Reading.OverRange over
+                && band.low() >= over.unit().toBase(over.top())) {
+            return over.shown();
         }
         String low = number(unit.fromBase(band.low()));
         if (band.allowsOverRange()) {
