@@ -4,6 +4,7 @@ import { Pane } from "../../../ui/Pane";
 import { BoardFields } from "./BoardFields";
 import { NumberBox, Pick, SignButton, TextBox } from "./fields";
 import { type BondJson, freeId, omit, type RigJson, withItem, without } from "./rigJson";
+import { SupplementaryBonds } from "./SupplementaryBonds";
 import { EARTHINGS } from "./words";
 
 interface Props {
@@ -50,6 +51,7 @@ export function OriginEditor({ rig, isNew, kit, onChange }: Props) {
       </Pane>
       <SupplyFields rig={rig} onChange={onChange} />
       <EarthingFields rig={rig} kit={kit} onChange={onChange} />
+      <SupplementaryBonds rig={rig} kit={kit} onChange={onChange} />
       <BoardFields rig={rig} kit={kit} onChange={onChange} />
     </>
   );

@@ -98,6 +98,17 @@ export interface BondJson {
   partToEarthOhms: Num;
 }
 
+export interface SupplementaryBondJson {
+  id: string;
+  label: string;
+  circuit: string;
+  point: string;
+  /** id of a main bond */
+  part: string;
+  csaMm2: Num;
+  lengthMetres: Num;
+}
+
 export interface RigJson {
   format: string;
   id: string;
@@ -116,6 +127,7 @@ export interface RigJson {
   };
   earthingConductor: { csaMm2: Num; lengthMetres: Num };
   bonds: BondJson[];
+  supplementaryBonds?: SupplementaryBondJson[];
   workmanship: { terminationMilliohms: Num; contactMilliohms: Num; insulationMegohmKilometres: Num };
   boards: BoardJson[];
   circuits: CircuitJson[];

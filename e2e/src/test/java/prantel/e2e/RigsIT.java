@@ -145,6 +145,7 @@ class RigsIT {
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Boat House");
         page.getByLabel("Id, for files").fill("boat-house");
         page.getByLabel("Building").selectOption("TT");
+        button(page, "Add a supplementary bond").click();
         button(page, "Add a sub-board").click();
         Axe.check(page, "Supply, earthing, boards");
         assertThat(page.getByText("Worked out.")).isVisible();

@@ -31,12 +31,12 @@ public final class Bench {
     private final List<Residuals.Placed> residuals;
     private final Variation variation;
     private final Map<Double, Network> faulted = new HashMap<>();
+    private final Map<List<Edit>, LiveBench> live = new HashMap<>();
     /** Neighbouring boxes share a set-up: the last one is kept. */
     private @Nullable SetUp lastSetUp;
 
     private double lastVolts;
     private @Nullable Network lastNetwork;
-    private @Nullable LiveBench lastLive;
 
     public Bench(Rig rig, FaultSet faults, Variation variation) {
         this(RigCompiler.compile(rig, variation), rig, faults, variation);
@@ -107,16 +107,15 @@ public final class Bench {
                     faulted.computeIfAbsent(volts, v -> healthy.with(faults, v)).with(setUp.edits(), volts);
             lastSetUp = setUp;
             lastVolts = volts;
-            lastLive = null;
         }
         return lastNetwork;
     }
 
+    /** Live set-ups that change the same are the same: what stands without a test is worked out once for all of them. */
     private LiveBench live(SetUp setUp) {
-        Network network = inSetUp(setUp, Function.VOLTAGE);
-        if (lastLive == null) {
-            lastLive = new LiveBench(network, new Alternating(network, sources), sources, residuals, variation);
-        }
-        return lastLive;
+        return live.computeIfAbsent(setUp.edits(), edits -> {
+            Network network = inSetUp(setUp, Function.VOLTAGE);
+            return new LiveBench(network, new Alternating(network, sources), sources, residuals, variation);
+        });
     }
 }

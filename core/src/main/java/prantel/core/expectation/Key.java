@@ -127,7 +127,9 @@ public final class Key {
         AsBuilt.Shift shift =
                 nominal instanceof Found.Number number ? asBuilt.shift(slot, number.base()) : AsBuilt.Shift.NONE;
         Reading healthyReading = shown(slot, nominal, shift);
-        Band healthyBand = healthy.band(slot, shift, tester);
+        Band healthyBand = nominal instanceof Found.Words(var saying)
+                ? Band.exactly(saying.ordinal())
+                : healthy.band(slot, shift, tester);
         Found found = faults.isEmpty() ? nominal : faulted.nominal.find(slot);
         return isSame(nominal, found)
                 ? new Expectation(slot, healthyReading, healthyReading, healthyBand, healthyBand)

@@ -41,6 +41,9 @@ final class RcdSlots {
             Probes probes = probes(placed);
             times(placed, probes, 0.5, slots);
             times(placed, probes, 1, slots);
+            if (scheme.options().twoTimes()) {
+                times(placed, probes, 2, slots);
+            }
             if (scheme.options().fiveTimes()) {
                 times(placed, probes, 5, slots);
             }

@@ -75,6 +75,7 @@ public record Scheme(
      * @param hotZs limit corrected for temperature; otherwise 80 %
      * @param threeLeadZe Ze with three leads and low current
      * @param asNzs maxima of the AS/NZS 3000 school for earth conductors
+     * @param twoTimes the 2 × IΔn test too
      */
     public record Options(
             boolean bondsInPlace,
@@ -87,7 +88,36 @@ public record Scheme(
             boolean everyZs,
             boolean hotZs,
             boolean threeLeadZe,
-            boolean asNzs) {
+            boolean asNzs,
+            boolean twoTimes) {
+        /** Without the rare 2 × IΔn test. */
+        public Options(
+                boolean bondsInPlace,
+                Yardstick yardstick,
+                boolean joinedInsulation,
+                boolean everySwitchRound,
+                boolean fiveTimes,
+                boolean ramp,
+                boolean lineToLineIpf,
+                boolean everyZs,
+                boolean hotZs,
+                boolean threeLeadZe,
+                boolean asNzs) {
+            this(
+                    bondsInPlace,
+                    yardstick,
+                    joinedInsulation,
+                    everySwitchRound,
+                    fiveTimes,
+                    ramp,
+                    lineToLineIpf,
+                    everyZs,
+                    hotZs,
+                    threeLeadZe,
+                    asNzs,
+                    false);
+        }
+
         public static Options usual() {
             return new Options(false, Yardstick.FIXED, false, true, true, true, false, true, false, false, false);
         }
