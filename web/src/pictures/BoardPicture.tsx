@@ -61,7 +61,10 @@ export function BoardPicture({ board, detailed = true, chosen, onChoose }: Props
             <rect x={0} y={row.y - 26} width={W} height={row.height} fill="var(--work-soft)" />
           )}
           {detailed && <Name row={row} chosen={chosen === row.circuit.id} onChoose={onChoose} />}
-          <CircuitTrack circuit={row.circuit} y={row.y} x={x} gap={TRACK_GAP} labels={detailed} />
+          {/* the row behind takes the press: nothing on the track has a meaning of its own here */}
+          <g className="pointer-events-none">
+            <CircuitTrack circuit={row.circuit} y={row.y} x={x} gap={TRACK_GAP} labels={detailed} />
+          </g>
         </g>
       ))}
       {heads.map((head) => (

@@ -21,7 +21,7 @@ import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.formats.SpiceDeck;
 
-/** Runs everything in one go and prints ratios as a Markdown table. */
+/** Runs everything in one go, or only "keys" or "growth", and prints ratios as Markdown tables. */
 public final class Bench {
     private static final int READINGS_A_DECK = 3;
 
@@ -29,15 +29,21 @@ public final class Bench {
 
     public static void main(String[] arguments) throws RunnerException, IOException, InterruptedException {
         Path demo = Path.of(System.getProperty("prantel.demo", "demo"));
+        boolean keys = arguments.length == 0 || arguments[0].equals("keys");
+        boolean growth = arguments.length == 0 || arguments[0].equals("growth");
         Collection<RunResult> results = new Runner(new OptionsBuilder()
-                        .include(KeyBench.class.getSimpleName())
-                        .include(GrowthBench.class.getSimpleName())
+                        .include((keys ? KeyBench.class : GrowthBench.class).getSimpleName())
+                        .include((growth ? GrowthBench.class : KeyBench.class).getSimpleName())
                         .jvmArgsAppend("-Xmx1g", "-Dprantel.demo=" + demo.toAbsolutePath())
                         .build())
                 .run();
         System.out.println("\n## Results\n");
-        keys(results, demo);
-        growth(results);
+        if (keys) {
+            keys(results, demo);
+        }
+        if (growth) {
+            growth(results);
+        }
     }
 
     private static void keys(Collection<RunResult> results, Path demo) throws IOException, InterruptedException {

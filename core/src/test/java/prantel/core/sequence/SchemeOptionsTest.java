@@ -161,8 +161,8 @@ class SchemeOptionsTest {
         Options few = new Options(false, Yardstick.FIXED, false, true, false, false, false, true, false, false, false);
         assertThat(of(rig, with(USUAL), TestStep.RCD)).hasSize(2 + 3 + 3 + 1 + 1);
         assertThat(of(rig, with(few), TestStep.RCD)).hasSize(2 + 3 + 1);
-        Options two = new Options(
-                false, Yardstick.FIXED, false, true, false, false, false, true, false, false, false, true);
+        Options two =
+                new Options(false, Yardstick.FIXED, false, true, false, false, false, true, false, false, false, true);
         // IEC 61008-1 Table 1: 150 ms at 2 × IΔn
         assertThat(limit(rig, with(two), "board/main/rcd/2x").base()).isEqualTo(150);
     }
