@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
@@ -28,6 +29,9 @@ import tools.jackson.databind.node.ObjectNode;
  * docs/formats/faults.md}.
  */
 public final class FaultSetFile {
+    private static final List<String> SIZES =
+            List.of("ohms", "megohms", "milliseconds", "amps", "kiloamps", "metres", "squareMillimetres");
+
     private FaultSetFile() {}
 
     /**
@@ -72,12 +76,16 @@ public final class FaultSetFile {
 
     private static Fault fault(JsonNode node, Rig rig) {
         FaultKind kind = FaultCatalogue.kind(node.get("kind").asString());
-        Fault fault = new Fault(kind, place(node, rig), conductors(node, kind), ohms(node, kind));
+        Fault fault = new Fault(kind, place(node, rig), conductors(node, kind), size(node, kind), second(node, rig));
         fault.checkOn(rig);
         return fault;
     }
 
+    /** {@code at}, or in a file by hand circuit and point, or bond. */
     private static Place place(JsonNode node, Rig rig) {
+        if (node.has("at")) {
+            return Place.parse(node.get("at").asString(), rig);
+        }
         if (node.has("bond")) {
             BondId bond = new BondId(node.get("bond").asString());
             rig.bond(bond);
@@ -87,6 +95,10 @@ public final class FaultSetFile {
         PointId point = new PointId(node.get("point").asString());
         rig.circuit(circuit).point(point);
         return new Place.AtPoint(circuit, point);
+    }
+
+    private static Optional<Place> second(JsonNode node, Rig rig) {
+        return node.has("to") ? Optional.of(Place.parse(node.get("to").asString(), rig)) : Optional.empty();
     }
 
     private static List<Conductor> conductors(JsonNode node, FaultKind kind) {
@@ -115,9 +127,9 @@ public final class FaultSetFile {
         return named.stream().sorted().toList();
     }
 
-    private static double ohms(JsonNode node, FaultKind kind) {
+    private static double size(JsonNode node, FaultKind kind) {
         String wanted = kind.magnitude().map(Magnitude::fieldName).orElse("");
-        for (String field : List.of("ohms", "megohms")) {
+        for (String field : SIZES) {
             Check.that(
                     !node.has(field) || field.equals(wanted),
                     "magnitude-not-wanted",
@@ -144,7 +156,8 @@ public final class FaultSetFile {
             writeWhatAndWhere(node, fault.kind(), fault.place(), fault.conductors());
             fault.kind()
                     .magnitude()
-                    .ifPresent(m -> node.put(m.fieldName(), m.unit().fromBase(fault.ohms())));
+                    .ifPresent(m -> node.put(m.fieldName(), m.unit().fromBase(fault.size())));
+            fault.other().ifPresent(o -> node.put("to", o.id()));
         }
         return bytes(root);
     }
@@ -175,6 +188,7 @@ public final class FaultSetFile {
                 node.put("circuit", at.circuit().value())
                         .put("point", at.point().value());
             case Place.AtBond at -> node.put("bond", at.bond().value());
+            default -> node.put("at", place.id());
         }
         if (kind.conductorChoices().size() > 1) {
             ArrayNode named = node.putArray("conductors");

@@ -89,6 +89,8 @@ public final class KeyExport {
             case VOLTAGE -> "V";
             case CURRENT -> "A";
             case TIME -> "ms";
+            case LENGTH -> "m";
+            case AREA -> "mm²";
             case WORDS -> "";
         };
     }

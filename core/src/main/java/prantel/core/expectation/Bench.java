@@ -25,12 +25,11 @@ import prantel.core.sequence.Slot;
  * <pre>   reading = instrument( network( rig, edits ), probes )   </pre>
  */
 public final class Bench {
-    private final Network healthy;
+    private final SetUpNetworks healthy;
     private final List<Edit> faults;
     private final List<Source> sources;
     private final List<Residuals.Placed> residuals;
     private final Variation variation;
-    private final Map<Double, Network> faulted = new HashMap<>();
     private final Map<List<Edit>, LiveBench> live = new HashMap<>();
     /** Neighbouring boxes share a set-up: the last one is kept. */
     private @Nullable SetUp lastSetUp;
@@ -39,19 +38,19 @@ public final class Bench {
     private @Nullable Network lastNetwork;
 
     public Bench(Rig rig, FaultSet faults, Variation variation) {
-        this(RigCompiler.compile(rig, variation), rig, faults, variation);
+        this(new SetUpNetworks(RigCompiler.compile(rig, variation)), rig, faults, variation);
     }
 
-    private Bench(Network healthy, Rig rig, FaultSet faults, Variation variation) {
+    private Bench(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation) {
         this.healthy = healthy;
         this.faults = faults.edits(rig, variation);
         this.sources = RigCompiler.sources(rig, variation);
-        this.residuals = Residuals.of(rig);
+        this.residuals = faults.residuals(rig);
         this.variation = variation;
     }
 
     /** The same rig with the other faults, sharing the compiled network. */
-    static Bench of(Network healthy, Rig rig, FaultSet faults, Variation variation) {
+    static Bench of(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation) {
         return new Bench(healthy, rig, faults, variation);
     }
 
@@ -103,8 +102,7 @@ public final class Bench {
     private Network inSetUp(SetUp setUp, Function function) {
         double volts = function.volts();
         if (lastNetwork == null || lastSetUp != setUp || lastVolts != volts) {
-            lastNetwork =
-                    faulted.computeIfAbsent(volts, v -> healthy.with(faults, v)).with(setUp.edits(), volts);
+            lastNetwork = healthy.in(setUp, volts).with(faults, volts);
             lastSetUp = setUp;
             lastVolts = volts;
         }

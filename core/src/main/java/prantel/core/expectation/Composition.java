@@ -2,9 +2,11 @@ package prantel.core.expectation;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import prantel.core.instrument.Reading;
+import prantel.core.limits.Limit;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -15,14 +17,15 @@ import prantel.core.sequence.SlotId;
 final class Composition {
     private Composition() {}
 
-    static Expectation of(Slot.Composed slot, Function<SlotId, Expectation> known) {
+    static Expectation of(Slot.Composed slot, Optional<Limit> healthyLimit, Function<SlotId, Expectation> known) {
         List<Expectation> of = slot.of().stream().map(known).toList();
         return new Expectation(
                 slot,
                 reading(slot.rule(), of.stream().map(Expectation::healthy).toList()),
                 reading(slot.rule(), of.stream().map(Expectation::withFaults).toList()),
                 band(slot.rule(), of.stream().map(Expectation::healthyBand).toList()),
-                band(slot.rule(), of.stream().map(Expectation::band).toList()));
+                band(slot.rule(), of.stream().map(Expectation::band).toList()),
+                healthyLimit);
     }
 
     private static Reading reading(Slot.Rule rule, List<Reading> readings) {

@@ -5,11 +5,12 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
-import prantel.core.network.Network;
+import prantel.core.limits.Limit;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.CompiledRig;
@@ -43,14 +44,25 @@ public final class Key {
         this.asBuilt = asBuilt;
         this.healthy = healthy;
         this.faulted = faults.isEmpty() ? healthy.ends : healthy.ends(faults);
+        Map<SlotId, Optional<Limit>> limits = limitsAsFitted();
         for (Slot slot : healthy.slots) {
-            bySlot.put(
-                    slot.id(),
-                    switch (slot) {
-                        case Slot.Measured measured -> expect(measured);
-                        case Slot.Composed composed -> Composition.of(composed, this::expectation);
-                    });
+            Optional<Limit> limit = limits.getOrDefault(slot.id(), slot.limit());
+            Expectation expected = switch (slot) {
+                case Slot.Measured measured -> expect(measured);
+                case Slot.Composed composed -> Composition.of(composed, composed.limit(), this::expectation);
+            };
+            bySlot.put(slot.id(), limit.equals(slot.limit()) ? expected : expected.heldAgainst(limit));
         }
+    }
+
+    /** What boxes are held against when a fault exchanged a device; empty when none did. */
+    private Map<SlotId, Optional<Limit>> limitsAsFitted() {
+        Rig fitted = faults.fitted(rig);
+        Map<SlotId, Optional<Limit>> limits = new HashMap<>();
+        if (!fitted.equals(rig)) {
+            SlotPlan.of(fitted, scheme).forEach(s -> limits.put(s.id(), s.limit()));
+        }
+        return limits;
     }
 
     /** @throws ProblemsException if a fault does not fit the rig */
@@ -76,6 +88,12 @@ public final class Key {
     public Key with(FaultSet others) {
         others.checkOn(rig);
         return new Key(rig, others, tester, scheme, asBuilt, healthy);
+    }
+
+    /** This key with all that is known of the healthy rig worked out, so that several threads may make keys from it. */
+    public Key prepared() {
+        healthy.prepare(tester, asBuilt);
+        return this;
     }
 
     public Rig rig() {
@@ -124,21 +142,21 @@ public final class Key {
     /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */
     Expectation expect(Slot.Measured slot) {
         Found nominal = healthy.found(slot);
-        AsBuilt.Shift shift =
-                nominal instanceof Found.Number number ? asBuilt.shift(slot, number.base()) : AsBuilt.Shift.NONE;
+        AsBuilt.Shift shift = healthy.shift(slot, asBuilt);
         Reading healthyReading = shown(slot, nominal, shift);
         Band healthyBand = nominal instanceof Found.Words(var saying)
                 ? Band.exactly(saying.ordinal())
                 : healthy.band(slot, shift, tester);
         Found found = faults.isEmpty() ? nominal : faulted.nominal.find(slot);
         return isSame(nominal, found)
-                ? new Expectation(slot, healthyReading, healthyReading, healthyBand, healthyBand)
+                ? new Expectation(slot, healthyReading, healthyReading, healthyBand, healthyBand, slot.limit())
                 : new Expectation(
                         slot,
                         healthyReading,
                         shown(slot, found, shift),
                         healthyBand,
-                        band(slot, faulted, shift, tester));
+                        band(slot, faulted, shift, tester),
+                        slot.limit());
     }
 
     private static boolean isSame(Found a, Found b) {
@@ -177,7 +195,7 @@ public final class Key {
         private final Rig rig;
         private final Scheme scheme;
         private final CompiledRig compiled;
-        private final Map<Variation, Network> networks = new HashMap<>();
+        private final Map<Variation, SetUpNetworks> networks = new HashMap<>();
         private final List<Slot> slots;
         private final Ends ends;
         private final Map<Slot.Measured, Found> found = new IdentityHashMap<>();
@@ -200,6 +218,18 @@ public final class Key {
             return bands.computeIfAbsent(slot, s -> Key.band(s, ends, shift, tester));
         }
 
+        void prepare(Tester tester, AsBuilt asBuilt) {
+            for (Slot slot : slots) {
+                if (slot instanceof Slot.Measured measured && !(found(measured) instanceof Found.Words)) {
+                    band(measured, shift(measured, asBuilt), tester);
+                }
+            }
+        }
+
+        AsBuilt.Shift shift(Slot.Measured slot, AsBuilt asBuilt) {
+            return found(slot) instanceof Found.Number number ? asBuilt.shift(slot, number.base()) : AsBuilt.Shift.NONE;
+        }
+
         Ends ends(FaultSet set) {
             return new Ends(
                     bench(set, Variation.NONE),
@@ -208,7 +238,7 @@ public final class Key {
         }
 
         private Bench bench(FaultSet set, Variation variation) {
-            Network network = networks.computeIfAbsent(variation, compiled::network);
+            SetUpNetworks network = networks.computeIfAbsent(variation, v -> new SetUpNetworks(compiled.network(v)));
             return Bench.of(network, rig, set, variation);
         }
     }

@@ -59,7 +59,7 @@ final class LiveBench {
             case Measurement.Button button ->
                 new Found.Words(buttonWorks(button.device()) ? Saying.WORKS : Saying.DOES_NOT_WORK);
             case Measurement.Rotation rotation -> new Found.Words(rotation(rotation));
-            case Measurement.LoadCurrent load -> new Found.Number(loadAmps(load));
+            case Measurement.LoadCurrent load -> loadCurrent(load);
             case Measurement.Operation operation ->
                 new Found.Words(
                         operation.trials().stream().allMatch(this::comesOut) ? Saying.WORKS : Saying.DOES_NOT_WORK);
@@ -85,15 +85,13 @@ final class LiveBench {
                         open(alternating, turn.l3(), turn.l1()).size());
             case Measurement.LoadCurrent load -> List.of(loadAmps(load));
             case Measurement.Operation operation ->
-                operation.trials().stream()
-                        .map(t -> indicated(network.with(t.position()), t.a(), t.b()))
-                        .toList();
+                operation.trials().stream().map(this::indicated).toList();
         };
     }
 
     private Found twoProbe(Measurement.TwoProbe probes) {
         return switch (probes.function()) {
-            case VOLTAGE -> new Found.Number(indicated(network, probes.a(), probes.b()));
+            case VOLTAGE -> new Found.Number(indicated(alternating, probes.a(), probes.b()));
             case FAULT_CURRENT ->
                 new Found.Number(open(alternating, probes.a(), probes.b()).size()
                         / alternating.impedanceOhms(probes.a(), probes.b()));
@@ -159,7 +157,7 @@ final class LiveBench {
     private double[] standing() {
         Complex[] known = standing;
         if (known == null) {
-            known = residuals.isEmpty() ? new Complex[0] : sums(List.of());
+            known = residuals.isEmpty() ? new Complex[0] : sums(alternating, List.of());
             standing = known;
         }
         return Arrays.stream(known).mapToDouble(c -> c.size() * TO_MILLI).toArray();
@@ -184,7 +182,7 @@ final class LiveBench {
                 return new Division(alone, alone);
             }
             Complex unit = volts.times(1 / volts.size());
-            Complex[] withOneAmp = sums(List.of(new Draw(line, earth, unit)));
+            Complex[] withOneAmp = sums(alternating, List.of(new Draw(line, earth, unit)));
             Complex[] share = new Complex[alone.length];
             for (int i = 0; i < share.length; i++) {
                 share[i] = withOneAmp[i].minus(alone[i]);
@@ -220,7 +218,7 @@ final class LiveBench {
     }
 
     /** Vector sum of the currents through the poles of each device, A. */
-    private Complex[] sums(List<Draw> draws) {
+    private Complex[] sums(Alternating from, List<Draw> draws) {
         List<Branch> poles = new ArrayList<>();
         for (Placed placed : residuals) {
             for (BranchId id : placed.poles()) {
@@ -233,17 +231,17 @@ final class LiveBench {
             ends.add(p.to());
         });
         List<Terminal> terminals = List.copyOf(ends);
-        @Nullable Complex[] volts = alternating.voltages(terminals, draws);
+        @Nullable Complex[] volts = from.voltages(terminals, draws);
         Complex[] sums = new Complex[residuals.size()];
         int at = 0;
         for (int i = 0; i < sums.length; i++) {
             Complex sum = Complex.ZERO;
             for (int p = 0; p < residuals.get(i).poles().size(); p++) {
                 Branch pole = poles.get(at++);
-                Complex from = volts[terminals.indexOf(pole.from())];
-                Complex to = volts[terminals.indexOf(pole.to())];
-                if (!pole.isOpen() && from != null && to != null) {
-                    sum = sum.plus(from.minus(to).times(1 / pole.ohms()));
+                Complex start = volts[terminals.indexOf(pole.from())];
+                Complex end = volts[terminals.indexOf(pole.to())];
+                if (!pole.isOpen() && start != null && end != null) {
+                    sum = sum.plus(start.minus(end).times(1 / pole.ohms()));
                 }
             }
             sums[i] = sum;
@@ -252,8 +250,25 @@ final class LiveBench {
     }
 
     private double loadAmps(Measurement.LoadCurrent load) {
-        Network loaded = network.with(List.of(new Edit.Bridge(load.a(), load.b(), load.loadOhms())));
-        return open(new Alternating(loaded, sources), load.a(), load.b()).size() / load.loadOhms();
+        return open(loaded(load), load.a(), load.b()).size() / load.loadOhms();
+    }
+
+    private Alternating loaded(Measurement.LoadCurrent load) {
+        return new Alternating(network.with(List.of(new Edit.Bridge(load.a(), load.b(), load.loadOhms()))), sources);
+    }
+
+    /** The current, unless an RCD does not stand the load. */
+    private Found loadCurrent(Measurement.LoadCurrent load) {
+        if (!residuals.isEmpty()) {
+            Complex[] sums = sums(loaded(load), List.of());
+            for (int i = 0; i < sums.length; i++) {
+                if (sums[i].size() * TO_MILLI
+                        >= residuals.get(i).device().behaviour().tripMilliamps()) {
+                    return new Found.Stopped("tripped: " + residuals.get(i).label());
+                }
+            }
+        }
+        return new Found.Number(loadAmps(load));
     }
 
     private Saying rotation(Measurement.Rotation rotation) {
@@ -276,14 +291,19 @@ final class LiveBench {
     }
 
     private boolean comesOut(Measurement.Trial trial) {
-        boolean present = indicated(network.with(trial.position()), trial.a(), trial.b()) >= PRESENT_VOLTS;
+        boolean present = indicated(trial) >= PRESENT_VOLTS;
         return present == trial.energised();
     }
 
     /** With the indicator's own load, so that a floating conductor shows next to nothing. */
-    private double indicated(Network in, Terminal a, Terminal b) {
-        Network loaded = in.with(List.of(new Edit.Bridge(a, b, LiveMeters.INDICATOR_OHMS)));
-        return open(new Alternating(loaded, sources), a, b).size();
+    private static double indicated(Alternating in, Terminal a, Terminal b) {
+        return in.voltsAcross(a, b, LiveMeters.INDICATOR_OHMS);
+    }
+
+    private double indicated(Measurement.Trial trial) {
+        Alternating in =
+                trial.position().isEmpty() ? alternating : new Alternating(network.with(trial.position()), sources);
+        return indicated(in, trial.a(), trial.b());
     }
 
     private static Complex open(Alternating alternating, Terminal a, Terminal b) {

@@ -1,126 +1,284 @@
 package prantel.core.fault;
 
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import prantel.core.fault.Symptom.Shows;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Check;
-import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.Lighting;
-import prantel.core.rig.Point;
+import prantel.core.rig.ResidualDevice;
 import prantel.core.rig.Rig;
+import prantel.core.sequence.TestStep;
 
-/** A kind of fault. Stateless; {@link FaultCatalogue} has one of each. */
-public abstract class FaultKind {
+/**
+ * A kind of fault, described once: where it fits, the edits it makes, how it is set, what it does to the readings, how
+ * dangerous it is and which answers are right. Stateless; {@link FaultCatalogue} has one of each.
+ */
+public final class FaultKind {
     private final String id;
     private final String title;
+    private final FaultGroup group;
+    private Where where = Where.POINT;
+    private List<List<Conductor>> conductors = List.of(List.of());
+    private Optional<Magnitude> magnitude = Optional.empty();
+    private BiFunction<Place, Rig, List<Place>> others = (place, rig) -> List.of();
+    private boolean joinsTwo;
+    private Function<Build, List<Edit>> edits = build -> List.of();
+    private BiFunction<Fault, Rig, Rig> fitted = (fault, rig) -> rig;
+    private BiFunction<Fault, ResidualDevice, ResidualDevice> altered = (fault, device) -> device;
+    private SafetyClass safety = SafetyClass.DEAD_ONLY;
+    private Severity severity = Severity.C2;
+    private BiFunction<Fault, Rig, String> instruction = (fault, rig) -> "";
+    private final List<Symptom> symptoms = new ArrayList<>();
+    private String symptom = "";
+    private String remedy = "";
+    private final Set<String> equivalents = new LinkedHashSet<>();
+    private BiFunction<Fault, Rig, List<Place>> accepted = (fault, rig) -> List.of(fault.place());
 
-    FaultKind(String id, String title) {
+    private FaultKind(FaultGroup group, String id, String title) {
+        this.group = group;
         this.id = id;
         this.title = title;
     }
 
+    // how the catalogue's files describe a kind
+
+    static FaultKind of(FaultGroup group, String id, String title) {
+        return new FaultKind(group, id, title);
+    }
+
+    FaultKind at(Where places) {
+        where = places;
+        return this;
+    }
+
+    @SafeVarargs
+    final FaultKind conductors(List<Conductor>... choices) {
+        conductors = List.of(choices);
+        return this;
+    }
+
+    FaultKind size(Magnitude size) {
+        magnitude = Optional.of(size);
+        return this;
+    }
+
+    /** Needs a second place out of these. */
+    FaultKind with(BiFunction<Place, Rig, List<Place>> seconds) {
+        others = seconds;
+        joinsTwo = true;
+        return this;
+    }
+
+    FaultKind edits(Function<Build, List<Edit>> how) {
+        edits = how;
+        return this;
+    }
+
+    FaultKind fits(BiFunction<Fault, Rig, Rig> other) {
+        fitted = other;
+        return this;
+    }
+
+    FaultKind alters(BiFunction<Fault, ResidualDevice, ResidualDevice> device) {
+        altered = device;
+        return this;
+    }
+
+    FaultKind is(SafetyClass theSafety, Severity theSeverity) {
+        safety = theSafety;
+        severity = theSeverity;
+        return this;
+    }
+
+    FaultKind set(BiFunction<Fault, Rig, String> how) {
+        instruction = how;
+        return this;
+    }
+
+    /** First call: the first test of the sequence that reveals it. */
+    FaultKind shows(TestStep step, Shows how) {
+        symptoms.add(Symptom.in(step, how));
+        return this;
+    }
+
+    FaultKind seen() {
+        symptoms.add(Symptom.SEEN);
+        return this;
+    }
+
+    FaultKind symptom(String words) {
+        symptom = words;
+        return this;
+    }
+
+    FaultKind remedy(String words) {
+        remedy = words;
+        return this;
+    }
+
+    FaultKind sameAs(String... kinds) {
+        equivalents.addAll(List.of(kinds));
+        return this;
+    }
+
+    FaultKind accepts(BiFunction<Fault, Rig, List<Place>> places) {
+        accepted = places;
+        return this;
+    }
+
+    // what others ask
+
     /** The word used in files. */
-    public final String id() {
+    public String id() {
         return id;
     }
 
     /** The workshop's words. */
-    public final String title() {
+    public String title() {
         return title;
     }
 
+    public FaultGroup group() {
+        return group;
+    }
+
     /** The workshop's words with the conductors, where there is a choice: "Low insulation, L–E". */
-    public final String titleWith(List<Conductor> conductors) {
-        return conductorChoices().size() > 1 ? title + ", " + Conductor.labelOf(conductors) : title;
+    public String titleWith(List<Conductor> chosen) {
+        return conductors.size() > 1 ? title + ", " + Conductor.labelOf(chosen) : title;
     }
 
     /** Every choice of conductors it may have; a single entry leaves nothing to choose. Empty lists: none concerned. */
-    public abstract List<List<Conductor>> conductorChoices();
+    public List<List<Conductor>> conductorChoices() {
+        return conductors;
+    }
 
     /** The size it takes, for kinds that have one. */
-    public abstract Optional<Magnitude> magnitude();
+    public Optional<Magnitude> magnitude() {
+        return magnitude;
+    }
 
     /** Whether it can be set at this place of this rig. */
-    public abstract boolean fits(Place place, Rig rig);
+    public boolean fits(Place place, Rig rig) {
+        return where.fits().test(place, rig)
+                && (!joinsTwo || !others(place, rig).isEmpty());
+    }
 
-    /** @param setResistor factor on the magnitude: a real resistor is never exact */
-    abstract List<Edit> edits(Fault fault, Rig rig, double setResistor);
+    /** The second places it may have; empty for a kind that has none. */
+    public List<Place> others(Place place, Rig rig) {
+        return others.apply(place, rig);
+    }
 
-    public abstract SafetyClass safety(Fault fault, Rig rig);
+    /** Whether it needs a second place. */
+    public boolean joinsTwo() {
+        return joinsTwo;
+    }
+
+    List<Edit> edits(Build build) {
+        return edits.apply(build);
+    }
+
+    Rig fitted(Fault fault, Rig rig) {
+        return fitted.apply(fault, rig);
+    }
+
+    ResidualDevice altered(Fault fault, ResidualDevice device) {
+        return altered.apply(fault, device);
+    }
+
+    public SafetyClass safety() {
+        return safety;
+    }
+
+    public Severity severity() {
+        return severity;
+    }
 
     /** How it is set by hand, one sentence. */
-    public abstract String instruction(Fault fault, Rig rig);
+    public String instruction(Fault fault, Rig rig) {
+        return instruction.apply(fault, rig);
+    }
+
+    /** What it does to the readings, test by test; the first one is the first of the sequence. */
+    public List<Symptom> symptoms() {
+        return List.copyOf(symptoms);
+    }
+
+    /** Whether it is found with the eyes, before any reading. */
+    public boolean isSeen() {
+        return symptoms.contains(Symptom.SEEN);
+    }
+
+    /** Whether it changes no reading at all. */
+    public boolean isOnlySeen() {
+        return symptoms.equals(List.of(Symptom.SEEN)) && group == FaultGroup.INSPECTION;
+    }
 
     /** What it does to the readings, one sentence. */
-    public abstract String symptom();
+    public String symptom() {
+        return symptom;
+    }
 
     /** What a candidate who found it would write as remedy, one sentence. */
-    public abstract String remedy();
+    public String remedy() {
+        return remedy;
+    }
 
     /** Other kinds whose name for the nature is as good an answer. */
     public Set<String> equivalentKinds() {
-        return Set.of();
+        return Set.copyOf(equivalents);
     }
 
     /** Places that are as good an answer because no reading of the sequence tells them apart; the place itself first. */
     public List<Place> acceptedPlaces(Fault fault, Rig rig) {
-        return List.of(fault.place());
+        return accepted.apply(fault, rig);
     }
 
-    final void check(Fault fault, Rig rig) {
-        if (fault.place() instanceof Place.AtPoint at) {
-            rig.circuit(at.circuit()).point(at.point());
-        } else if (fault.place() instanceof Place.AtBond at) {
-            rig.bond(at.bond());
-        }
+    /** The fault at a place with everything else left as the kind usually has it. */
+    public Fault usual(Place place, List<Conductor> chosen, Optional<Place> other) {
+        return new Fault(
+                this,
+                place,
+                chosen,
+                magnitude.map(m -> m.unit().toBase(m.usual())).orElse(0.0),
+                other);
+    }
+
+    void check(Fault fault, Rig rig) {
+        Place.parse(fault.place().id(), rig);
         Check.that(
-                fits(fault.place(), rig), "does-not-fit", "place", fault.place().label(rig), whyNot());
+                fits(fault.place(), rig), "does-not-fit", "place", fault.place().label(rig), where.why());
         Check.that(
-                conductorChoices().contains(fault.conductors()),
+                conductors.contains(fault.conductors()),
                 "bad-conductors",
                 "conductors",
                 fault.conductors().stream().map(Conductor::id).toList().toString(),
                 "give one of "
-                        + conductorChoices().stream()
+                        + conductors.stream()
                                 .map(c -> c.stream().map(Conductor::id).toList().toString())
                                 .toList());
-        magnitude().ifPresent(m -> m.check(fault.ohms()));
+        magnitude.ifPresent(m -> m.check(fault.size()));
+        List<Place> seconds = others(fault.place(), rig);
+        Check.that(
+                joinsTwo == fault.other().isPresent()
+                        && fault.other().map(seconds::contains).orElse(true),
+                "bad-second-place",
+                "to",
+                fault.other().map(p -> p.id()).orElse("nothing"),
+                joinsTwo
+                        ? "give one of "
+                                + String.join(
+                                        ", ", seconds.stream().map(Place::id).toList())
+                        : id + " has one place; leave “to” out");
     }
 
-    /** Where it fits, for the sentence that refuses another place. */
-    abstract String whyNot();
-
-    static Circuit circuit(Place place, Rig rig) {
-        return rig.circuit(at(place).circuit());
-    }
-
-    static Place.AtPoint at(Place place) {
-        return switch (place) {
-            case Place.AtPoint point -> point;
-            case Place.AtBond bond -> throw new IllegalArgumentException("Not a point: " + bond);
-        };
-    }
-
-    /** The point this many steps along the circuit; empty beyond its ends. */
-    static Optional<Place> neighbour(Place place, Rig rig, int steps) {
-        Circuit circuit = circuit(place, rig);
-        List<Point> points = circuit.points();
-        int index = points.indexOf(circuit.point(at(place).point())) + steps;
-        return index < 0 || index >= points.size()
-                ? Optional.empty()
-                : Optional.of(new Place.AtPoint(circuit.id(), points.get(index).id()));
-    }
-
-    /** Whether it is a point with line, neutral and CPC of its own: not a lamp, a switch or a three-phase outlet. */
-    static boolean isAtAccessory(Place place, Rig rig) {
-        return place instanceof Place.AtPoint
-                && !(circuit(place, rig) instanceof Lighting)
-                && !circuit(place, rig).isThreePhase();
-    }
-
-    static String point(Place place, Rig rig) {
-        return circuit(place, rig).point(at(place).point()).label();
+    @Override
+    public String toString() {
+        return id;
     }
 }

@@ -7,6 +7,7 @@ import java.util.Set;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
 
@@ -19,8 +20,22 @@ public record FaultSet(List<Fault> faults) {
         faults = List.copyOf(faults);
     }
 
+    public static FaultSet of(Fault... faults) {
+        return new FaultSet(List.of(faults));
+    }
+
     public boolean isEmpty() {
         return faults.isEmpty();
+    }
+
+    public FaultSet with(Fault more) {
+        List<Fault> all = new ArrayList<>(faults);
+        all.add(more);
+        return new FaultSet(all);
+    }
+
+    public FaultSet without(Fault less) {
+        return new FaultSet(faults.stream().filter(f -> !f.equals(less)).toList());
     }
 
     /**
@@ -51,5 +66,23 @@ public record FaultSet(List<Fault> faults) {
 
     public List<Edit> edits(Rig rig, Variation variation) {
         return faults.stream().flatMap(f -> f.edits(rig, variation).stream()).toList();
+    }
+
+    /** The rig with the devices that are really fitted: limits follow them. */
+    public Rig fitted(Rig rig) {
+        Rig fitted = rig;
+        for (Fault fault : faults) {
+            fitted = fault.fitted(fitted);
+        }
+        return fitted;
+    }
+
+    /** The rig's residual-current devices as the faults leave them. */
+    public List<Residuals.Placed> residuals(Rig rig) {
+        List<Residuals.Placed> devices = new ArrayList<>(Residuals.of(rig));
+        for (Fault fault : faults) {
+            devices.replaceAll(fault::altered);
+        }
+        return devices;
     }
 }

@@ -13,17 +13,25 @@ import prantel.core.quantity.Unit;
  */
 public record Magnitude(Unit unit, double low, double high, double usual) {
 
-    /** A magnitude in Ω, for people: "0.62 Ω". */
-    public String shown(double ohms) {
-        return Check.plain(unit.fromBase(ohms)) + "\u2009" + unit.symbol();
+    /** A magnitude in the base unit of its dimension, for people: "0.62 Ω". */
+    public String shown(double base) {
+        return Check.plain(unit.fromBase(base)) + "\u2009" + unit.symbol();
     }
 
-    void check(double ohms) {
-        Check.between(unit.fromBase(ohms), low, high, fieldName(), unit.symbol());
+    void check(double base) {
+        Check.between(unit.fromBase(base), low, high, fieldName(), unit.symbol());
     }
 
-    /** The name of the field in files: "ohms" or "megohms". */
+    /** The name of the field in files. */
     public String fieldName() {
-        return unit == Unit.MEGOHM ? "megohms" : "ohms";
+        return switch (unit) {
+            case MEGOHM -> "megohms";
+            case MILLISECOND -> "milliseconds";
+            case KILOAMP -> "kiloamps";
+            case AMP -> "amps";
+            case METRE -> "metres";
+            case SQUARE_MILLIMETRE -> "squareMillimetres";
+            default -> "ohms";
+        };
     }
 }

@@ -38,7 +38,10 @@ public sealed interface Edit {
     /** Two branch ends change places: what was connected where x is, is now connected where y was, and back. */
     record Exchange(BranchEnd x, BranchEnd y) implements Edit {}
 
-    /** An end of a branch, for {@link Exchange}. */
+    /** A branch end is taken out of its terminal and put into another. */
+    record Move(BranchEnd end, Terminal to) implements Edit {}
+
+    /** An end of a branch, for {@link Exchange} and {@link Move}. */
     record BranchEnd(BranchId branch, End end) {}
 
     private static void requirePositive(double ohms, String what) {

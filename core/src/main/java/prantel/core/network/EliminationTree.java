@@ -38,6 +38,85 @@ final class EliminationTree {
         children = childrenOf(parent);
     }
 
+    private EliminationTree(EliminationTree other) {
+        position = other.position;
+        order = other.order;
+        higher = other.higher.clone();
+        parent = other.parent.clone();
+        children = other.children.clone();
+    }
+
+    /**
+     * The tree of a network in which some branches changed: same order, but the nodes concerned meet others.
+     *
+     * @param concerned every node of a changed branch and all ancestors, in order of elimination
+     * @param below for each of them: other ends of its closed branches that are eliminated later
+     */
+    EliminationTree with(int[] concerned, int[][] below) {
+        EliminationTree tree = new EliminationTree(this);
+        boolean[] again = new boolean[position.length];
+        for (int node : concerned) {
+            again[node] = true;
+        }
+        NodeSet[] kept = new NodeSet[concerned.length];
+        int[] at = new int[position.length];
+        for (int i = 0; i < concerned.length; i++) {
+            int node = concerned[i];
+            at[node] = i;
+            kept[i] = new NodeSet();
+            for (int child : children[node]) {
+                if (!again[child]) {
+                    kept[i].add(child);
+                }
+            }
+        }
+        for (int i = 0; i < concerned.length; i++) {
+            int node = concerned[i];
+            NodeSet meets = new NodeSet();
+            for (int other : below[i]) {
+                meets.add(other);
+            }
+            tree.children[node] = kept[i].toArray();
+            for (int child : tree.children[node]) {
+                for (int end : tree.higher[child]) {
+                    if (end != node) {
+                        meets.add(end);
+                    }
+                }
+            }
+            int[] ends = meets.toArray();
+            sortByPosition(ends);
+            tree.higher[node] = ends;
+            tree.parent[node] = ends.length == 0 ? NONE : ends[0];
+            if (ends.length > 0) {
+                kept[at[ends[0]]].add(node);
+            }
+        }
+        return tree;
+    }
+
+    /** The nodes given and all above them, each once, in order of elimination. */
+    int[] withAncestors(int[] nodes) {
+        boolean[] taken = new boolean[position.length];
+        int[] found = new int[Math.max(16, nodes.length * 4)];
+        int count = 0;
+        for (int start : nodes) {
+            for (int node = start; node != NONE && !taken[node]; node = parent[node]) {
+                if (count == found.length) {
+                    found = Arrays.copyOf(found, 2 * count);
+                }
+                taken[node] = true;
+                found[count++] = position[node];
+            }
+        }
+        int[] sorted = Arrays.copyOf(found, count);
+        Arrays.sort(sorted);
+        for (int i = 0; i < count; i++) {
+            sorted[i] = order[sorted[i]];
+        }
+        return sorted;
+    }
+
     private static NodeSet[] adjacency(int nodes, int[] from, int[] to) {
         NodeSet[] around = new NodeSet[nodes];
         Arrays.setAll(around, n -> new NodeSet());

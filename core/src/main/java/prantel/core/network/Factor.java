@@ -1,5 +1,7 @@
 package prantel.core.network;
 
+import java.util.Arrays;
+
 /**
  * Every node of a network eliminated once by star–mesh, with what each elimination passed on to the nodes above it.
  *
@@ -13,6 +15,8 @@ final class Factor {
     final int[][] branchesBelow;
     /** For each node: conductances passed on between its higher neighbours, lower triangle by rows (i, j < i), S. */
     private final double[][] passedOn;
+    /** For each node: conductance to each of its higher neighbours when it is eliminated, S. */
+    private final double[][] rows;
 
     private final int[] from;
     private final int[] to;
@@ -30,7 +34,74 @@ final class Factor {
         int nodes = tree.position.length;
         branchesBelow = assignBranches(nodes);
         passedOn = new double[nodes][];
-        eliminateAll(nodes);
+        rows = new double[nodes][];
+        eliminate(tree.order, nodes);
+    }
+
+    /**
+     * The factor after some branches changed: only the nodes concerned and their ancestors are eliminated again.
+     *
+     * @param from and to, siemens: of all branches as they are now, those added behind the known ones
+     * @param changed indices of the branches that are not as they were, added ones too
+     * @param touched every node such a branch had or has an end at; repeats allowed
+     */
+    Factor with(int[] from, int[] to, double[] siemens, int[] changed, int[] touched) {
+        return new Factor(this, from, to, siemens, changed, touched);
+    }
+
+    private Factor(Factor old, int[] from, int[] to, double[] siemens, int[] changed, int[] touched) {
+        this.from = from;
+        this.to = to;
+        this.siemens = siemens;
+        int nodes = old.tree.position.length;
+        int[] concerned = old.tree.withAncestors(touched);
+        branchesBelow = old.branchesBelow.clone();
+        passedOn = old.passedOn.clone();
+        rows = old.rows.clone();
+        boolean[] isChanged = new boolean[from.length];
+        for (int branch : changed) {
+            isChanged[branch] = true;
+        }
+        int[] at = new int[nodes];
+        int[][] lists = new int[concerned.length][];
+        int[] count = new int[concerned.length];
+        for (int i = 0; i < concerned.length; i++) {
+            at[concerned[i]] = i;
+            int[] was = old.branchesBelow[concerned[i]];
+            lists[i] = new int[was.length];
+            for (int branch : was) {
+                if (!isChanged[branch]) {
+                    lists[i][count[i]++] = branch;
+                }
+            }
+        }
+        for (int branch : changed) {
+            int lower = old.tree.position[from[branch]] < old.tree.position[to[branch]] ? from[branch] : to[branch];
+            int i = at[lower];
+            if (count[i] == lists[i].length) {
+                lists[i] = Arrays.copyOf(lists[i], count[i] + 2);
+            }
+            lists[i][count[i]++] = branch;
+        }
+        int[][] below = new int[concerned.length][];
+        for (int i = 0; i < concerned.length; i++) {
+            int node = concerned[i];
+            branchesBelow[node] = Arrays.copyOf(lists[i], count[i]);
+            below[i] = closedEnds(node);
+        }
+        tree = old.tree.with(concerned, below);
+        eliminate(concerned, nodes);
+    }
+
+    private int[] closedEnds(int node) {
+        int[] ends = new int[branchesBelow[node].length];
+        int n = 0;
+        for (int branch : branchesBelow[node]) {
+            if (siemens[branch] > 0) {
+                ends[n++] = from[branch] == node ? to[branch] : from[branch];
+            }
+        }
+        return Arrays.copyOf(ends, n);
     }
 
     private int[][] assignBranches(int nodes) {
@@ -50,9 +121,9 @@ final class Factor {
         return lists;
     }
 
-    private void eliminateAll(int nodes) {
+    private void eliminate(int[] inOrder, int nodes) {
         int[] slot = new int[nodes];
-        for (int node : tree.order) {
+        for (int node : inOrder) {
             int[] above = tree.higher[node];
             for (int i = 0; i < above.length; i++) {
                 slot[above[i]] = i;
@@ -69,6 +140,7 @@ final class Factor {
             }
             starToMesh(row, mesh);
             passedOn[node] = mesh;
+            rows[node] = row;
         }
     }
 
@@ -101,6 +173,19 @@ final class Factor {
 
     private static int triangle(int i, int j) {
         return i > j ? i * (i - 1) / 2 + j : j * (j - 1) / 2 + i;
+    }
+
+    /** How a node's potential comes from its higher neighbours, as weights with the sum 1; empty for a root. */
+    double[] share(int node) {
+        double[] share = rows[node].clone();
+        double sum = 0;
+        for (double g : share) {
+            sum += g;
+        }
+        for (int i = 0; i < share.length; i++) {
+            share[i] /= sum;
+        }
+        return share;
     }
 
     /** Adds to {@code sink} what the eliminated subtree under {@code child} puts between its higher neighbours. */

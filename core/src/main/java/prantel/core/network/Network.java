@@ -118,10 +118,17 @@ public final class Network {
                 base.node(a);
                 base.node(b);
                 if (!a.equals(b)) {
-                    nowAdded.add(new Branch(new BranchId("bridge-" + (nowAdded.size() + 1)), a, b, ohms));
+                    nowAdded.add(new Branch(
+                            new BranchId("bridge-" + (base.branches.size() + nowAdded.size() + 1)), a, b, ohms));
                 }
             }
             case Edit.Exchange(Edit.BranchEnd x, Edit.BranchEnd y) -> exchange(x, y, nowChanged);
+            case Edit.Move(Edit.BranchEnd end, Terminal to) -> {
+                base.node(to);
+                int index = base.index(end.branch());
+                Branch now = nowChanged.getOrDefault(index, base.branches.get(index));
+                nowChanged.put(index, moved(now, end.end(), to));
+            }
         }
     }
 
@@ -141,6 +148,10 @@ public final class Network {
     }
 
     private static Branch moved(Branch branch, End end, Terminal to) {
+        if (to.equals(branch.at(end == End.FROM ? End.TO : End.FROM))) {
+            // with both ends in one terminal it carries nothing
+            return new Branch(branch.id(), branch.from(), branch.to(), Double.POSITIVE_INFINITY);
+        }
         return end == End.FROM
                 ? new Branch(branch.id(), to, branch.to(), branch.ohms())
                 : new Branch(branch.id(), branch.from(), to, branch.ohms());
@@ -174,17 +185,80 @@ public final class Network {
         return meshBetween(kept.stream().mapToInt(base::node).toArray());
     }
 
+    /**
+     * The same, with where every other terminal lies between the kept ones.
+     *
+     * @param kept at least one, all different
+     * @throws IllegalArgumentException if a terminal is not in the network
+     */
+    public Reduction reduction(List<Terminal> kept) {
+        return Reduction.of(new View(), kept);
+    }
+
+    /** What a {@link Reduction} needs to know. */
+    final class View {
+        int node(Terminal terminal) {
+            return base.node(terminal);
+        }
+
+        Factor factor() {
+            return base.factor();
+        }
+
+        PathMesh mesh(int[] kept) {
+            return filledMesh(kept);
+        }
+    }
+
     private double[] meshBetween(int[] kept) {
-        Factor factor = base.factor();
-        PathMesh mesh = new PathMesh(factor, kept, touched, base.scratch());
+        PathMesh mesh = filledMesh(kept);
         try {
-            mesh.addBranches(base.from, base.to, base.siemens, b -> isChanged[b]);
-            changed.values().forEach(branch -> add(mesh, branch));
-            added.forEach(branch -> add(mesh, branch));
             return mesh.reduced();
         } finally {
             mesh.release();
         }
+    }
+
+    /** Holds the scratch array until it is released. */
+    private PathMesh filledMesh(int[] kept) {
+        PathMesh mesh = new PathMesh(base.factor(), kept, touched, base.scratch());
+        mesh.addBranches(base.from, base.to, base.siemens, isChanged);
+        changed.values().forEach(branch -> add(mesh, branch));
+        added.forEach(branch -> add(mesh, branch));
+        return mesh;
+    }
+
+    /**
+     * This network with its edits made for good: the same readings, but later ones and later edits do not treat these
+     * edits again. Worth its while for a network that is read or edited many times.
+     */
+    public Network settled() {
+        if (touched.length == 0) {
+            return this;
+        }
+        int known = base.from.length;
+        int all = known + added.size();
+        int[] from = Arrays.copyOf(base.from, all);
+        int[] to = Arrays.copyOf(base.to, all);
+        double[] siemens = Arrays.copyOf(base.siemens, all);
+        int[] indices = new int[changed.size() + added.size()];
+        int n = 0;
+        for (Map.Entry<Integer, Branch> entry : changed.entrySet()) {
+            indices[n++] = entry.getKey();
+            put(entry.getValue(), entry.getKey(), from, to, siemens);
+        }
+        for (int i = 0; i < added.size(); i++) {
+            indices[n++] = known + i;
+            put(added.get(i), known + i, from, to, siemens);
+        }
+        Factor factor = base.factor().with(from, to, siemens, indices, touched);
+        return new Network(new Base(base, branches(), from, to, siemens, factor), Map.of(), List.of());
+    }
+
+    private void put(Branch branch, int index, int[] from, int[] to, double[] siemens) {
+        from[index] = base.node(branch.from());
+        to[index] = base.node(branch.to());
+        siemens[index] = branch.isOpen() ? 0 : 1 / branch.ohms();
     }
 
     private void add(PathMesh mesh, Branch branch) {
@@ -261,6 +335,19 @@ public final class Network {
                 branches.add(open ? branch : new Branch(branch.id(), branch.from(), branch.to(), ohms[i]));
                 siemens[i] = open ? 0 : 1 / ohms[i];
             }
+        }
+
+        /** A network in which edits are made for good; added branches cannot be named. */
+        Base(Base other, List<Branch> branches, int[] from, int[] to, double[] siemens, Factor factor) {
+            this.branches = branches;
+            this.from = from;
+            this.to = to;
+            this.siemens = siemens;
+            this.factor = factor;
+            nodeOf = other.nodeOf;
+            indexOf = other.indexOf;
+            scratch = other.scratch;
+            tree = () -> factor.tree;
         }
 
         int[] scratch() {

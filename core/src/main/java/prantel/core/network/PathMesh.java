@@ -1,6 +1,7 @@
 package prantel.core.network;
 
 import java.util.Arrays;
+import java.util.Map;
 
 /**
  * The few nodes that matter to one reading, with the conductances between them: nodes touched by an edit or a probe and
@@ -74,11 +75,11 @@ final class PathMesh {
     }
 
     /** Adds the branches of the network without edits that belong to its nodes, but for those an edit changed. */
-    void addBranches(int[] from, int[] to, double[] branchSiemens, java.util.function.IntPredicate isChanged) {
+    void addBranches(int[] from, int[] to, double[] branchSiemens, boolean[] isChanged) {
         for (int node : nodes) {
             for (int branch : factor.branchesBelow[node]) {
                 // an open branch may lead out of the mesh
-                if (branchSiemens[branch] > 0 && !isChanged.test(branch)) {
+                if (branchSiemens[branch] > 0 && !isChanged[branch]) {
                     add(from[branch], to[branch], branchSiemens[branch]);
                 }
             }
@@ -127,6 +128,36 @@ final class PathMesh {
             }
         }
         return between;
+    }
+
+    /**
+     * After {@link #reduced}: how each node's potential comes from the kept ones, as weights. Row k of the conductances is
+     * as it stood when node k was eliminated.
+     */
+    void sharesInto(Map<Integer, double[]> shares) {
+        int size = nodes.length;
+        double[][] rows = new double[size][];
+        for (int k = size - 1; k >= 0; k--) {
+            double[] mean = new double[kept];
+            if (k >= size - kept) {
+                mean[k - size + kept] = 1;
+            } else {
+                double sum = 0;
+                for (int j = k + 1; j < size; j++) {
+                    sum += siemens[k * size + j];
+                }
+                for (int j = k + 1; j < size; j++) {
+                    double share = siemens[k * size + j] / sum;
+                    if (share > 0) {
+                        for (int c = 0; c < kept; c++) {
+                            mean[c] += share * rows[j][c];
+                        }
+                    }
+                }
+            }
+            rows[k] = mean;
+            shares.put(nodes[k], mean);
+        }
     }
 
     /** Gives the scratch array back as it was. */

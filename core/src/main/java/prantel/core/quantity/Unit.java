@@ -13,6 +13,8 @@ public enum Unit {
     KILOAMP("kA", Dimension.CURRENT, 1e3),
     MILLISECOND("ms", Dimension.TIME, 1),
     SECOND("s", Dimension.TIME, 1000),
+    METRE("m", Dimension.LENGTH, 1),
+    SQUARE_MILLIMETRE("mm²", Dimension.AREA, 1),
     /** No number: what was found is said in words. */
     WORDS("", Dimension.WORDS, 1);
 
@@ -26,6 +28,10 @@ public enum Unit {
         CURRENT,
         /** Base unit ms. */
         TIME,
+        /** Base unit m. */
+        LENGTH,
+        /** Base unit mm². */
+        AREA,
         WORDS
     }
 

@@ -17,6 +17,17 @@ public sealed interface Circuit permits Radial, Ring, Lighting, Submain {
     /** Lines, neutral and CPC that leave the board. */
     List<Conductor> conductors();
 
+    /** The same circuit behind another device. */
+    default Circuit with(Device device) {
+        CircuitHead other = head().with(device);
+        return switch (this) {
+            case Radial radial -> new Radial(other, radial.threePhase(), radial.points());
+            case Ring ring -> new Ring(other, ring.ringMetres(), ring.points());
+            case Lighting lighting -> new Lighting(other, lighting.groups());
+            case Submain submain -> new Submain(other, submain.threePhase(), submain.lengthMetres(), submain.feeds());
+        };
+    }
+
     default CircuitId id() {
         return head().id();
     }

@@ -7,4 +7,8 @@ public record CircuitHead(CircuitId id, String label, Way way, Device device, Ca
     public CircuitHead {
         Check.name(label, "label");
     }
+
+    CircuitHead with(Device other) {
+        return new CircuitHead(id, label, way, other, cable);
+    }
 }

@@ -22,6 +22,9 @@ public final class Places {
     /** Free end of the earthing conductor when it is off the MET. */
     public static final Terminal EARTHING_CONDUCTOR_END = new Terminal("earthing-conductor/met-end");
 
+    /** The earthing conductor itself, with its joint at the supply's earth terminal. */
+    public static final BranchId EARTHING_CONDUCTOR = new BranchId("earthing-conductor");
+
     public static final BranchId EARTHING_CONDUCTOR_AT_MET = new BranchId("earthing-conductor/at-met");
     /** Link between the MET and the earth bar of the origin's board. */
     public static final BranchId EARTH_LINK = new BranchId("met/earth-link");

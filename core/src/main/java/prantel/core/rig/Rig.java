@@ -14,6 +14,7 @@ import prantel.core.quantity.ProblemsException;
  *
  * @param comments for people; empty for none
  * @param boards the first one is at the origin; each other one is fed by exactly one {@link Submain}
+ * @param relays what its fault box can set; empty for a rig without one
  */
 public record Rig(
         String id,
@@ -23,7 +24,8 @@ public record Rig(
         MainEarthing earthing,
         Workmanship workmanship,
         List<Board> boards,
-        List<Circuit> circuits) {
+        List<Circuit> circuits,
+        List<Relay> relays) {
     private static final int MOST_COMMENT = 4000;
 
     public Rig {
@@ -31,6 +33,8 @@ public record Rig(
         Check.name(name, "name");
         boards = List.copyOf(boards);
         circuits = List.copyOf(circuits);
+        relays = List.copyOf(relays);
+        Check.distinct(relays, r -> String.valueOf(r.number()), "faultBox");
         Check.that(
                 comments.length() <= MOST_COMMENT,
                 "too-long",
@@ -48,6 +52,19 @@ public record Rig(
         checkNames(boards, circuits, problems);
         ProblemsException.throwIfAny(problems);
         checkSupplementaryBonds(earthing, circuits);
+    }
+
+    /** A rig without a fault box. */
+    public Rig(
+            String id,
+            String name,
+            String comments,
+            Supply supply,
+            MainEarthing earthing,
+            Workmanship workmanship,
+            List<Board> boards,
+            List<Circuit> circuits) {
+        this(id, name, comments, supply, earthing, workmanship, boards, circuits, List.of());
     }
 
     private static void checkWays(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
@@ -135,8 +152,8 @@ public record Rig(
 
     /** Boards and circuits share one name space in the network, and some words belong to the origin. */
     private static void checkNames(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
-        java.util.Set<String> taken = new java.util.HashSet<>(
-                List.of("supply", "bond", "met", "supplementary-bond", "earthing-conductor", "mass-of-earth"));
+        java.util.Set<String> taken = new java.util.HashSet<>(List.of(
+                "supply", "bond", "residual", "met", "supplementary-bond", "earthing-conductor", "mass-of-earth"));
         boards.forEach(b -> taken.add(b.id().value()));
         for (int i = 0; i < circuits.size(); i++) {
             String id = circuits.get(i).id().value();
@@ -178,6 +195,14 @@ public record Rig(
                     Check.quoted(bond.circuit() + "/" + bond.point()),
                     "name a circuit and one of its points");
         }
+    }
+
+    /** The same rig with another device in front of a circuit. */
+    public Rig withDevice(CircuitId wanted, Device device) {
+        List<Circuit> changed = circuits.stream()
+                .map(c -> c.id().equals(wanted) ? c.with(device) : c)
+                .toList();
+        return new Rig(id, name, comments, supply, earthing, workmanship, boards, changed, relays);
     }
 
     public List<MainBond> bonds() {

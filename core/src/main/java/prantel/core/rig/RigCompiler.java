@@ -122,7 +122,7 @@ public final class RigCompiler {
     private void addEarthing() {
         EarthingConductor conductor = rig.earthing().conductor();
         wiring.add(
-                "earthing-conductor",
+                Places.EARTHING_CONDUCTOR,
                 Places.SUPPLY_EARTH,
                 Places.EARTHING_CONDUCTOR_END,
                 copper(conductor.csaMm2(), conductor.lengthMetres()));

@@ -133,11 +133,7 @@ final class ContinuitySlots {
     private static List<LightStates.State> onStates(LightGroup group) {
         List<LightStates.State> states = new ArrayList<>(List.of(LightStates.after(group, 0)));
         for (int i = 1; i < group.switches().size(); i++) {
-            List<Boolean> operated = new ArrayList<>();
-            for (int j = 0; j < group.switches().size(); j++) {
-                operated.add(j == 0 || j == i);
-            }
-            states.add(new LightStates.State(operated));
+            states.add(LightStates.pair(group, i));
         }
         return states;
     }

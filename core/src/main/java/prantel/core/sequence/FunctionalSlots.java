@@ -20,9 +20,13 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Submain;
 
 /** Phase sequence; every switch, isolator and socket operated; load current of fixed appliances by clamp. */
 final class FunctionalSlots {
+    /** A plug-in load of about half a kilowatt, Ω. Common practice, no source. */
+    private static final double TRAINING_LOAD_OHMS = 100;
+
     private final Rig rig;
     private final SetUp setUp;
 
@@ -65,16 +69,83 @@ final class FunctionalSlots {
     List<Slot> all() {
         List<Slot> slots = new ArrayList<>();
         for (Circuit circuit : rig.circuits()) {
+            if (circuit instanceof Submain) {
+                continue;
+            }
+            slots.add(device(circuit));
             if (circuit instanceof Lighting lighting) {
                 lighting.groups().forEach(g -> slots.add(lights(lighting, g)));
             } else {
                 circuit.points().forEach(p -> point(circuit, p, slots));
             }
+            load(circuit).ifPresent(slots::add);
         }
         return slots;
     }
 
-    /** The lamp must be on as found and go off with each switch operated alone. */
+    /** The device named on the chart switches the circuit. */
+    private Slot device(Circuit circuit) {
+        Point point = circuit.points().getFirst();
+        Conductor line = line(circuit);
+        Terminal probe = Places.front(circuit.id(), point.id(), line);
+        Terminal neutral = Places.front(circuit.id(), point.id(), NEUTRAL);
+        List<Edit> off = new ArrayList<>();
+        circuit.lines().forEach(l -> off.add(new Edit.Open(Places.breaker(circuit.id(), l))));
+        if (circuit.device().residual().isPresent()) {
+            off.add(new Edit.Open(Places.breaker(circuit.id(), NEUTRAL)));
+        }
+        return slot(
+                circuit.id() + "/works/device",
+                TestStep.FUNCTIONAL,
+                "its device switches it",
+                Spot.of(circuit, circuit.label() + ", at " + point.label()),
+                new Measurement.Operation(List.of(
+                        new Measurement.Trial(List.of(), probe, neutral, true),
+                        new Measurement.Trial(off, probe, neutral, false))),
+                Unit.WORDS);
+    }
+
+    private static Conductor line(Circuit circuit) {
+        return circuit instanceof Lighting ? SWITCHED_LINE : circuit.lines().getFirst();
+    }
+
+    /** Behind an RCD: it must stand a load. The appliance that is there, or else the plug-in training load. */
+    private Optional<Slot> load(Circuit circuit) {
+        boolean measured = circuit.points().stream().anyMatch(p -> isElement(circuit, p));
+        if (circuit.isThreePhase()
+                || measured
+                || prantel.core.rig.Residuals.protecting(rig, circuit).isEmpty()) {
+            return Optional.empty();
+        }
+        Point point = circuit.points().stream()
+                .filter(p -> p.kind() != PointKind.SWITCH)
+                .reduce((a, b) -> b)
+                .orElseThrow();
+        double ohms = circuit instanceof Lighting
+                ? point.load().map(Load::hotOhms).orElse(TRAINING_LOAD_OHMS)
+                : TRAINING_LOAD_OHMS;
+        return Optional.of(loadCurrent(circuit, point, ohms));
+    }
+
+    private static boolean isElement(Circuit circuit, Point point) {
+        return !circuit.isThreePhase()
+                && point.load().filter(l -> l.kind() == Load.Kind.ELEMENT).isPresent();
+    }
+
+    private Slot loadCurrent(Circuit circuit, Point point, double ohms) {
+        return slot(
+                circuit.id() + "/load-current/" + point.id(),
+                TestStep.FUNCTIONAL,
+                "load current",
+                Spot.of(circuit, point),
+                new Measurement.LoadCurrent(
+                        Places.accessory(circuit.id(), point.id(), line(circuit)),
+                        Places.accessory(circuit.id(), point.id(), NEUTRAL),
+                        ohms),
+                Unit.AMP);
+    }
+
+    /** The lamp must be on as found, go off with each switch operated alone, and on again with the first one as well. */
     private Slot lights(Lighting lighting, LightGroup group) {
         List<Measurement.Trial> trials = new ArrayList<>();
         LightGroup.Lamp lamp = group.lamps().getLast();
@@ -84,6 +155,10 @@ final class FunctionalSlots {
         for (int i = 0; i < group.switches().size(); i++) {
             trials.add(new Measurement.Trial(
                     LightStates.edits(lighting.id(), group, LightStates.only(group, i)), line, neutral, false));
+        }
+        for (int i = 1; i < group.switches().size(); i++) {
+            trials.add(new Measurement.Trial(
+                    LightStates.edits(lighting.id(), group, LightStates.pair(group, i)), line, neutral, true));
         }
         return slot(
                 lighting.id() + "/works/" + group.id(),
@@ -120,17 +195,8 @@ final class FunctionalSlots {
                 new Measurement.Operation(trials),
                 Unit.WORDS));
         point.load()
-                .filter(l -> l.kind() == Load.Kind.ELEMENT && !circuit.isThreePhase())
-                .ifPresent(l -> slots.add(slot(
-                        circuit.id() + "/load-current/" + point.id(),
-                        TestStep.FUNCTIONAL,
-                        "load current",
-                        Spot.of(circuit, point),
-                        new Measurement.LoadCurrent(
-                                Places.accessory(circuit.id(), point.id(), line),
-                                Places.accessory(circuit.id(), point.id(), NEUTRAL),
-                                l.hotOhms()),
-                        Unit.AMP)));
+                .filter(l -> isElement(circuit, point))
+                .ifPresent(l -> slots.add(loadCurrent(circuit, point, l.hotOhms())));
     }
 
     private Slot slot(String id, TestStep step, String quantity, Spot spot, Measurement measurement, Unit unit) {

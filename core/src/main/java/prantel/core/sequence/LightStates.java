@@ -45,6 +45,15 @@ final class LightStates {
         return new State(operated);
     }
 
+    /** The first switch and another one operated: on again. */
+    static State pair(LightGroup group, int index) {
+        List<Boolean> operated = new ArrayList<>();
+        for (int i = 0; i < group.switches().size(); i++) {
+            operated.add(i == 0 || i == index);
+        }
+        return new State(operated);
+    }
+
     static List<Edit> edits(CircuitId circuit, LightGroup group, State state) {
         List<Edit> edits = new ArrayList<>();
         int last = group.switches().size() - 1;

@@ -74,6 +74,14 @@ final class PolaritySlots {
                 setUps.method1(radial, radial.lines().getFirst(), List.of(isolator.label() + " off"), off),
                 Places.front(radial.id(), isolator.id(), radial.lines().getFirst()),
                 Places.front(radial.id(), isolator.id(), CPC)));
+        slots.add(slot(
+                radial,
+                isolator.id() + "/off-neutral",
+                "N through, open",
+                Spot.of(radial, isolator, "off"),
+                setUps.method1(radial, radial.lines().getFirst(), List.of(isolator.label() + " off"), off),
+                Places.accessory(radial.id(), isolator.id(), NEUTRAL),
+                Places.front(radial.id(), isolator.id(), NEUTRAL)));
     }
 
     private void lights(Lighting lighting, LightGroup group, List<Slot> slots) {

@@ -24,6 +24,9 @@ public sealed interface Slot {
     /** What the box is judged against; empty for a box that is only written down. */
     Optional<Limit> limit();
 
+    /** The same box held against another limit. */
+    Slot with(Optional<Limit> other);
+
     /** The circuit it belongs to; empty for bonding and the origin. */
     default Optional<CircuitId> circuit() {
         return spot().circuit();
@@ -66,6 +69,11 @@ public sealed interface Slot {
             return measurement.function();
         }
 
+        @Override
+        public Measured with(Optional<Limit> other) {
+            return new Measured(id, step, quantity, spot, measurement, setUp, boxUnit, other, byHand);
+        }
+
         /** The same box with the probes elsewhere. */
         public Measured with(Measurement other) {
             return new Measured(id, step, quantity, spot, other, setUp, boxUnit, limit, byHand);
@@ -85,6 +93,11 @@ public sealed interface Slot {
             implements Slot {
         public Composed {
             of = List.copyOf(of);
+        }
+
+        @Override
+        public Composed with(Optional<Limit> other) {
+            return new Composed(id, step, quantity, spot, rule, of, boxUnit, other);
         }
     }
 

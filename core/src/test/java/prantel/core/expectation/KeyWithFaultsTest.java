@@ -9,12 +9,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
-import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
-import prantel.core.fault.Place;
 import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Testers;
-import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
 
@@ -23,15 +20,8 @@ class KeyWithFaultsTest {
     private static final double LAST_BITS = 1e-9;
 
     private static Fault random(Rig rig, SplittableRandom random) {
-        List<Place> places = FaultCatalogue.places(rig).stream()
-                .filter(p -> !FaultCatalogue.fitting(p, rig).isEmpty())
-                .toList();
-        Place place = places.get(random.nextInt(places.size()));
-        List<FaultKind> kinds = FaultCatalogue.fitting(place, rig);
-        FaultKind kind = kinds.get(random.nextInt(kinds.size()));
-        List<List<Conductor>> choices = kind.conductorChoices();
-        double ohms = kind.magnitude().map(m -> m.unit().toBase(m.usual())).orElse(0.0);
-        return new Fault(kind, place, choices.get(random.nextInt(choices.size())), ohms);
+        List<Fault> all = FaultCatalogue.everyFault(rig);
+        return all.get(random.nextInt(all.size()));
     }
 
     @ParameterizedTest

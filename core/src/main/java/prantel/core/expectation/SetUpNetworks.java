@@ -1,0 +1,31 @@
+package prantel.core.expectation;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import prantel.core.network.Edit;
+import prantel.core.network.Network;
+import prantel.core.sequence.SetUp;
+
+/**
+ * One compiled rig in each set-up of its tests, healthy. Faults are edits of these, so what the set-up does is worked out
+ * once for all faults. Safe for use by several threads.
+ */
+final class SetUpNetworks {
+    private final Network compiled;
+    /** By what the set-up changes and the test voltage: many boxes share one. */
+    private final Map<Changed, Network> networks = new ConcurrentHashMap<>();
+
+    SetUpNetworks(Network compiled) {
+        this.compiled = compiled;
+    }
+
+    /** @param volts test voltage: what is installed has its resistance at this voltage */
+    Network in(SetUp setUp, double volts) {
+        return networks.computeIfAbsent(
+                new Changed(setUp.edits(), volts),
+                c -> compiled.with(c.edits(), volts).settled());
+    }
+
+    private record Changed(List<Edit> edits, double volts) {}
+}

@@ -1,0 +1,232 @@
+package prantel.core.setting;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultSet;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+import prantel.core.sequence.TestStep;
+import prantel.core.setting.Hypothesis.Kind;
+
+/**
+ * The fewest readings that prove exactly these faults set: they tell the set from the healthy rig, from every part of it
+ * and from every other single fault of the catalogue.
+ *
+ * @param readings in the order of least walking; each with what it must show
+ * @param looks faults that are proved by looking, not by a reading
+ * @param notTold what no reading of the sequence tells from the set
+ */
+public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<FaultSet> notTold) {
+    private static final int MOST_BRANCHES = 200_000;
+
+    public CheckPlan {
+        readings = List.copyOf(readings);
+        looks = List.copyOf(looks);
+        notTold = List.copyOf(notTold);
+    }
+
+    /**
+     * @param key with the faults set
+     * @param singles of the same rig, tester and scheme
+     */
+    public static CheckPlan of(Key key, Exploration singles) {
+        List<Fault> looks = key.faults().faults().stream()
+                .filter(f -> f.kind().isOnlySeen())
+                .toList();
+        List<Hypothesis> others = others(key, singles);
+        List<Slot.Measured> slots = singles.measured();
+        List<BitSet> tells = tells(key, singles, others, slots);
+        BitSet open = new BitSet();
+        open.set(0, others.size());
+        List<FaultSet> notTold = new ArrayList<>();
+        BitSet all = new BitSet();
+        tells.forEach(all::or);
+        for (int h = 0; h < others.size(); h++) {
+            if (!all.get(h)) {
+                open.clear(h);
+                notTold.add(others.get(h).faults());
+            }
+        }
+        List<Integer> chosen = new Cover(slots, tells).of(open);
+        List<Expectation> readings = chosen.stream()
+                .map(slots::get)
+                .sorted(byWalk(key.rig()))
+                .map(s -> key.expectation(s.id()))
+                .toList();
+        return new CheckPlan(readings, looks, notTold);
+    }
+
+    /** Everything the set must be told from. Faults that only the eye finds change no reading and are left out. */
+    static List<Hypothesis> others(Key key, Exploration singles) {
+        List<Fault> read = key.faults().faults().stream()
+                .filter(f -> !f.kind().isOnlySeen())
+                .toList();
+        List<Hypothesis> others = new ArrayList<>();
+        for (int mask = 0; mask < (1 << read.size()) - 1; mask++) {
+            List<Fault> part = new ArrayList<>();
+            for (int i = 0; i < read.size(); i++) {
+                if ((mask & 1 << i) != 0) {
+                    part.add(read.get(i));
+                }
+            }
+            others.add(Hypothesis.of(mask == 0 ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part))));
+        }
+        for (Effect effect : singles.effects()) {
+            boolean meant = read.stream().anyMatch(f -> f.isSameBut(effect.fault()));
+            if (!meant && !effect.fault().kind().isOnlySeen()) {
+                others.add(Hypothesis.of(effect, singles.healthy()));
+            }
+        }
+        return others;
+    }
+
+    /** For each box, which of the others one reading of it tells from the set. */
+    private static List<BitSet> tells(
+            Key key, Exploration singles, List<Hypothesis> others, List<Slot.Measured> slots) {
+        List<BitSet> tells = new ArrayList<>();
+        for (Slot.Measured slot : slots) {
+            Expectation set = key.expectation(slot.id());
+            BitSet told = new BitSet();
+            for (int h = 0; h < others.size(); h++) {
+                if (Hypothesis.tellsApart(set, others.get(h).reads().apply(slot.id()))) {
+                    told.set(h);
+                }
+            }
+            tells.add(told);
+        }
+        return tells;
+    }
+
+    private static Comparator<Slot.Measured> byWalk(Rig rig) {
+        Map<TestStep, Integer> order = new java.util.EnumMap<>(TestStep.class);
+        for (TestStep step : TestStep.values()) {
+            order.put(step, step.ordinal());
+        }
+        return Comparator.<Slot.Measured>comparingInt(s -> s.function().isLive() ? 1 : 0)
+                .thenComparingInt(s -> s.circuit()
+                        .map(c -> rig.circuits().indexOf(rig.circuit(c)))
+                        .orElse(-1))
+                .thenComparingInt(s -> order.get(s.step()))
+                .thenComparing(s -> s.id().value());
+    }
+
+    /** What a reading costs the setter: conductors moved, walking, energising. Common practice, no source. */
+    static int effort(Slot.Measured slot) {
+        return switch (slot.step()) {
+            case R2 -> 2;
+            case INSULATION -> 3;
+            case R1_R2, POLARITY, BONDING, EARTHING -> 4;
+            case RING -> 5;
+            case INSULATION_BOARD -> 6;
+            default -> slot.function().isLive() ? 40 : 6;
+        };
+    }
+
+    /** Fewest boxes, then least effort, that tell all of the others. */
+    private static final class Cover {
+        private final List<Slot.Measured> slots;
+        private final List<BitSet> tells;
+        private List<Integer> best = List.of();
+        private int bestCost = Integer.MAX_VALUE;
+        private int branches;
+
+        Cover(List<Slot.Measured> slots, List<BitSet> tells) {
+            this.slots = slots;
+            this.tells = tells;
+        }
+
+        List<Integer> of(BitSet open) {
+            greedy(open);
+            search(open, new ArrayList<>(), 0);
+            return best;
+        }
+
+        /** A reading more is worse than any effort saved, but a live one is worse than three dead ones. */
+        private int cost(int slot) {
+            return 15 + effort(slots.get(slot));
+        }
+
+        private void greedy(BitSet open) {
+            List<Integer> chosen = new ArrayList<>();
+            BitSet left = (BitSet) open.clone();
+            int cost = 0;
+            while (!left.isEmpty()) {
+                int pick = -1;
+                double most = -1;
+                for (int s = 0; s < tells.size(); s++) {
+                    BitSet gain = (BitSet) tells.get(s).clone();
+                    gain.and(left);
+                    double worth = (double) gain.cardinality() / cost(s);
+                    if (worth > most) {
+                        most = worth;
+                        pick = s;
+                    }
+                }
+                chosen.add(pick);
+                cost += cost(pick);
+                left.andNot(tells.get(pick));
+            }
+            best = chosen;
+            bestCost = cost;
+        }
+
+        /** Branches over the boxes that tell the hypothesis which fewest of them tell. */
+        private void search(BitSet left, List<Integer> chosen, int cost) {
+            if (left.isEmpty()) {
+                if (cost < bestCost) {
+                    bestCost = cost;
+                    best = List.copyOf(chosen);
+                }
+                return;
+            }
+            if (++branches > MOST_BRANCHES || cost + 15 + 2 >= bestCost) {
+                return;
+            }
+            int rarest = -1;
+            int fewest = Integer.MAX_VALUE;
+            for (int h = left.nextSetBit(0); h >= 0; h = left.nextSetBit(h + 1)) {
+                int count = 0;
+                for (BitSet told : tells) {
+                    if (told.get(h)) {
+                        count++;
+                    }
+                }
+                if (count < fewest) {
+                    fewest = count;
+                    rarest = h;
+                }
+            }
+            List<Integer> candidates = new ArrayList<>();
+            for (int s = 0; s < tells.size(); s++) {
+                if (tells.get(s).get(rarest)) {
+                    candidates.add(s);
+                }
+            }
+            candidates.sort(Comparator.comparingInt((Integer s) -> {
+                        BitSet gain = (BitSet) tells.get(s).clone();
+                        gain.and(left);
+                        return -gain.cardinality();
+                    })
+                    .thenComparingInt(this::cost));
+            for (int s : candidates) {
+                BitSet after = (BitSet) left.clone();
+                after.andNot(tells.get(s));
+                chosen.add(s);
+                search(after, chosen, cost + cost(s));
+                chosen.removeLast();
+            }
+        }
+    }
+
+    /** Whether a box is among the readings. */
+    public boolean has(SlotId slot) {
+        return readings.stream().anyMatch(e -> e.slot().id().equals(slot));
+    }
+}

@@ -1,0 +1,51 @@
+package prantel.core.setting;
+
+import java.util.function.Function;
+import prantel.core.expectation.Change;
+import prantel.core.expectation.Change.Visibility;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.sequence.SlotId;
+
+/**
+ * What might be set on a rig, and what each box would read then.
+ *
+ * @param kind how it differs from what is meant to be set
+ * @param faults all that would be set
+ * @param reads for a measured box of the sequence
+ */
+public record Hypothesis(Kind kind, FaultSet faults, Function<SlotId, Expectation> reads) {
+
+    public enum Kind {
+        /** Exactly what is meant. */
+        AS_MEANT,
+        /** Nothing at all. */
+        HEALTHY,
+        /** Some of the faults are not set. */
+        MISSING,
+        /** One of them is another one, or sits elsewhere. */
+        OTHER_INSTEAD,
+        /** All of them and one more, from before. */
+        LEFT_OVER,
+        /** A single other fault and none of those meant. */
+        OTHER_SINGLE
+    }
+
+    static Hypothesis of(Kind kind, Key key) {
+        return new Hypothesis(kind, key.faults(), key::expectation);
+    }
+
+    static Hypothesis of(Effect single, Key healthy) {
+        return new Hypothesis(Kind.OTHER_SINGLE, FaultSet.of(single.fault()), id -> {
+            Expectation changed = single.changed().get(id);
+            return changed == null ? healthy.expectation(id) : changed;
+        });
+    }
+
+    /** Whether one reading of this box tells the two apart. */
+    static boolean tellsApart(Expectation one, Expectation two) {
+        return new Change(one.withFaults(), one.band(), two.withFaults(), two.band()).visibility()
+                == Visibility.FINDABLE;
+    }
+}
