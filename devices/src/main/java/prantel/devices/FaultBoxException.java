@@ -15,10 +15,17 @@ public final class FaultBoxException extends Exception {
     }
 
     private final Why why;
+    private final String says;
 
     FaultBoxException(Why why, String message) {
         super(message);
         this.why = why;
+        this.says = message;
+    }
+
+    /** For people, one sentence. */
+    public String says() {
+        return says;
     }
 
     public Why why() {

@@ -3,6 +3,7 @@ package prantel.formats;
 import static prantel.formats.JsonFile.need;
 
 import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -10,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.limits.Breaker;
 import prantel.core.limits.FuseTable;
 import prantel.core.limits.Overcurrent;
+import prantel.core.fault.FaultBox;
 import prantel.core.rig.Board;
 import prantel.core.rig.BoardId;
 import prantel.core.rig.BondId;
@@ -36,6 +38,8 @@ import prantel.core.rig.Ring;
 import prantel.core.rig.SectionId;
 import prantel.core.rig.Submain;
 import prantel.core.rig.SupplementaryBond;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Relay;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Supply.Earthing;
 import prantel.core.rig.Way;
@@ -65,7 +69,9 @@ final class RigReader {
         List<Board> boards =
                 root.has("boards") ? file.parts("/boards", root.get("boards"), this::board) : List.of(Board.plain());
         List<Circuit> circuits = file.parts("/circuits", root.get("circuits"), this::circuit);
-        return file.whole(() -> new Rig(
+        List<Relay> relays =
+                root.has("faultBox") ? file.parts("/faultBox", root.get("faultBox"), (n, at) -> relay(n)) : List.of();
+        return file.whole(() -> checked(new Rig(
                 text(root, "id"),
                 text(root, "name"),
                 root.path("comments").asString(""),
@@ -73,7 +79,26 @@ final class RigReader {
                 need(earthing),
                 need(workmanship),
                 boards,
-                circuits));
+                circuits,
+                relays)));
+    }
+
+    /** What a relay sets must fit the rig. */
+    private static Rig checked(Rig rig) {
+        FaultBox.of(rig);
+        return rig;
+    }
+
+    private static Relay relay(JsonNode node) {
+        List<Conductor> conductors = new ArrayList<>();
+        node.path("conductors").forEach(n -> conductors.add(Conductor.of(n.asString())));
+        return new Relay(
+                node.get("relay").asInt(),
+                text(node, "kind"),
+                text(node, "at"),
+                conductors,
+                node.path("size").asDouble(0),
+                node.path("to").asString(""));
     }
 
     private @Nullable Supply supply(JsonNode node) {

@@ -14,6 +14,7 @@ import prantel.core.rig.Load;
 import prantel.core.rig.Point;
 import prantel.core.rig.Radial;
 import prantel.core.rig.ResidualDevice;
+import prantel.core.rig.Relay;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Submain;
@@ -44,7 +45,25 @@ final class RigWriter {
         rig.boards().forEach(b -> writeBoard(boards.addObject(), b));
         ArrayNode circuits = root.putArray("circuits");
         rig.circuits().forEach(c -> writeCircuit(circuits.addObject(), c));
+        if (!rig.relays().isEmpty()) {
+            ArrayNode relays = root.putArray("faultBox");
+            rig.relays().forEach(r -> writeRelay(relays.addObject(), r));
+        }
         return root;
+    }
+
+    private static void writeRelay(ObjectNode node, Relay relay) {
+        node.put("relay", relay.number()).put("kind", relay.kind()).put("at", relay.at());
+        if (!relay.conductors().isEmpty()) {
+            ArrayNode conductors = node.putArray("conductors");
+            relay.conductors().forEach(c -> conductors.add(c.id()));
+        }
+        if (relay.size() > 0) {
+            node.put("size", relay.size());
+        }
+        if (!relay.to().isEmpty()) {
+            node.put("to", relay.to());
+        }
     }
 
     private static void writeSupply(ObjectNode node, Supply supply) {

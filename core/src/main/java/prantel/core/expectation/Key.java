@@ -112,6 +112,11 @@ public final class Key {
         return scheme;
     }
 
+    /** Healthy readings of the real rig that it follows. */
+    public AsBuilt asBuilt() {
+        return asBuilt;
+    }
+
     /** In the order of the sheet. */
     public List<Expectation> expectations() {
         return List.copyOf(bySlot.values());

@@ -2,6 +2,7 @@ package prantel.core.marking;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -16,19 +17,20 @@ final class FaultMarks {
 
     private FaultMarks() {}
 
-    static List<Mark> of(Key key, CandidateRecord record) {
+    static List<Mark> of(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
         Rig rig = key.rig();
         List<Mark> marks = new ArrayList<>();
         List<FaultReport> unused = new ArrayList<>(record.faults());
         List<Fault> faults = key.faults().faults();
         for (int i = 0; i < faults.size(); i++) {
             Fault fault = faults.get(i);
+            List<Fault> alike = agreed.getOrDefault(fault, List.of());
             Optional<FaultReport> best = unused.stream()
-                    .filter(r -> award(fault, r, rig) != Award.NONE)
+                    .filter(r -> award(fault, alike, r, rig) != Award.NONE)
                     .max(java.util.Comparator.comparingDouble(
-                            r -> award(fault, r, rig).share()));
+                            r -> award(fault, alike, r, rig).share()));
             best.ifPresent(unused::remove);
-            Award award = best.map(r -> award(fault, r, rig)).orElse(Award.NONE);
+            Award award = best.map(r -> award(fault, alike, r, rig)).orElse(Award.NONE);
             marks.add(new Mark(
                     "faults/" + (i + 1),
                     GROUP,
@@ -60,7 +62,10 @@ final class FaultMarks {
                 List.of());
     }
 
-    private static Award award(Fault fault, FaultReport report, Rig rig) {
+    private static Award award(Fault fault, List<Fault> alike, FaultReport report, Rig rig) {
+        if (alike.stream().anyMatch(a -> isExactly(a, report))) {
+            return Award.FULL;
+        }
         FaultKind kind = fault.kind();
         boolean nature = isNature(kind, report) && fault.conductors().equals(report.conductors());
         boolean place = kind.acceptedPlaces(fault, rig).contains(report.place());
@@ -72,6 +77,12 @@ final class FaultMarks {
                         || place && fault.place().equals(report.place())
                 ? Award.HALF
                 : Award.NONE;
+    }
+
+    private static boolean isExactly(Fault fault, FaultReport report) {
+        return fault.kind() == report.kind()
+                && fault.place().equals(report.place())
+                && fault.conductors().equals(report.conductors());
     }
 
     private static boolean isNature(FaultKind kind, FaultReport report) {

@@ -2,6 +2,7 @@ package prantel.core.marking;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import prantel.core.diagnosis.Cause;
 import prantel.core.expectation.Band.Side;
@@ -10,6 +11,7 @@ import prantel.core.instrument.Written;
 import prantel.core.marking.Finding.Judged;
 import prantel.core.marking.Mark.Award;
 import prantel.core.quantity.Check;
+import prantel.core.fault.Fault;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.sequence.Slot;
@@ -34,13 +36,18 @@ public final class Marker {
 
     /** The same key and record always give the same result. */
     public static MarkedSheet mark(Key key, CandidateRecord record) {
+        return mark(key, record, Map.of());
+    }
+
+    /** @param agreed answers that the assessor accepts besides a fault of the set, because they read the same */
+    public static MarkedSheet mark(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
         Marker marker = new Marker(key, record);
         marker.markPreparation();
         marker.markStep("bonding", TestStep.BONDING, marker.of(TestStep.BONDING));
         for (Circuit circuit : key.rig().circuits()) {
             marker.markCircuit(circuit);
         }
-        marker.marks.addAll(FaultMarks.of(key, record));
+        marker.marks.addAll(FaultMarks.of(key, record, agreed));
         return new MarkedSheet(
                 key,
                 marker.findings,

@@ -1,6 +1,9 @@
 package prantel.core.rig;
 
 import java.util.List;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
 
 /** A conductor of a final circuit. Colours after IEC 60445. */
 public enum Conductor {
@@ -27,6 +30,23 @@ public enum Conductor {
         this.id = id;
         this.letter = letter;
         this.colour = colour;
+    }
+
+    /** @throws prantel.core.quantity.ProblemsException if no conductor is called so, naming those that are */
+    public static Conductor of(String id) {
+        for (Conductor conductor : values()) {
+            if (conductor.id.equals(id)) {
+                return conductor;
+            }
+        }
+        throw new ProblemsException(new Problem(
+                "unknown-conductor",
+                "conductors",
+                Check.quoted(id),
+                "give "
+                        + String.join(
+                                ", ",
+                                java.util.Arrays.stream(values()).map(c -> c.id).toList())));
     }
 
     /** The word used in files and ids. */

@@ -40,7 +40,30 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         List<Fault> looks = key.faults().faults().stream()
                 .filter(f -> f.kind().isOnlySeen())
                 .toList();
-        List<Hypothesis> others = others(key, singles);
+        return of(key, singles, looks, others(key, singles));
+    }
+
+    /**
+     * The fewest readings that prove faults taken out: they tell what is left from what is left with any of those still in.
+     *
+     * @param left key with the faults that stay; healthy when none does
+     * @param out the faults taken out
+     */
+    public static CheckPlan ofClearing(Key left, List<Fault> out, Exploration singles) {
+        List<Fault> read = out.stream().filter(f -> !f.kind().isOnlySeen()).toList();
+        List<Hypothesis> others = new ArrayList<>();
+        for (List<Fault> still : parts(read)) {
+            if (!still.isEmpty()) {
+                List<Fault> in = new ArrayList<>(left.faults().faults());
+                in.addAll(still);
+                others.add(Hypothesis.of(Kind.LEFT_OVER, left.with(new FaultSet(in))));
+            }
+        }
+        List<Fault> looks = out.stream().filter(f -> f.kind().isOnlySeen()).toList();
+        return of(left, singles, looks, others);
+    }
+
+    private static CheckPlan of(Key key, Exploration singles, List<Fault> looks, List<Hypothesis> others) {
         List<Slot.Measured> slots = singles.measured();
         List<BitSet> tells = tells(key, singles, others, slots);
         BitSet open = new BitSet();
@@ -69,14 +92,11 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
                 .filter(f -> !f.kind().isOnlySeen())
                 .toList();
         List<Hypothesis> others = new ArrayList<>();
-        for (int mask = 0; mask < (1 << read.size()) - 1; mask++) {
-            List<Fault> part = new ArrayList<>();
-            for (int i = 0; i < read.size(); i++) {
-                if ((mask & 1 << i) != 0) {
-                    part.add(read.get(i));
-                }
+        for (List<Fault> part : parts(read)) {
+            if (part.size() < read.size()) {
+                others.add(
+                        Hypothesis.of(part.isEmpty() ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part))));
             }
-            others.add(Hypothesis.of(mask == 0 ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part))));
         }
         for (Effect effect : singles.effects()) {
             boolean meant = read.stream().anyMatch(f -> f.isSameBut(effect.fault()));
@@ -85,6 +105,21 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
             }
         }
         return others;
+    }
+
+    /** Every part of a list, the empty one and the whole too. */
+    private static List<List<Fault>> parts(List<Fault> faults) {
+        List<List<Fault>> parts = new ArrayList<>();
+        for (int mask = 0; mask < 1 << faults.size(); mask++) {
+            List<Fault> part = new ArrayList<>();
+            for (int i = 0; i < faults.size(); i++) {
+                if ((mask & 1 << i) != 0) {
+                    part.add(faults.get(i));
+                }
+            }
+            parts.add(part);
+        }
+        return parts;
     }
 
     /** For each box, which of the others one reading of it tells from the set. */

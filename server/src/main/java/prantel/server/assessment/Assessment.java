@@ -20,9 +20,16 @@ public final class Assessment {
     private @Nullable String handedBackBecause;
     private @Nullable String reportsFile;
     private int reportsSeq;
+    private @Nullable String fromLibrary;
+    private @Nullable String answersFile;
+    private List<Integer> answersFor = List.of();
+    private List<Integer> relays = List.of();
+    private @Nullable OffsetDateTime energisedAt;
+    private final Map<Handled, Done> handled = new LinkedHashMap<>();
+    private final Map<String, Taken> liveChecks = new LinkedHashMap<>();
     private @Nullable OutcomeGiven outcome;
-    private final Map<String, String> checks = new LinkedHashMap<>();
-    private final Map<String, String> clearChecks = new LinkedHashMap<>();
+    private final Map<String, Taken> checks = new LinkedHashMap<>();
+    private final Map<String, Taken> clearChecks = new LinkedHashMap<>();
     private final Map<String, Entry<String>> readings = new LinkedHashMap<>();
     private final Map<String, Entry<@Nullable Boolean>> judgements = new LinkedHashMap<>();
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
@@ -33,6 +40,14 @@ public final class Assessment {
         this.fixed = fixed;
         this.lastChange = fixed.preparedAt();
     }
+
+    private record Handled(int fault, AssessmentEvent.Handling what) {}
+
+    /** A reading taken at the rig, by whom and when. */
+    public record Taken(String text, String by, OffsetDateTime at) {}
+
+    /** Who did something, and when. */
+    public record Done(String by, OffsetDateTime at) {}
 
     /** A value with the number of the event that wrote it. */
     public record Entry<T extends @Nullable Object>(T value, int seq) {}
@@ -57,11 +72,16 @@ public final class Assessment {
             case AssessmentEvent.FaultsChosen chosen -> {
                 faultsFile = chosen.file();
                 faultsSeq = recorded.seq();
+                fromLibrary = chosen.from();
                 // what was proved was another set
                 checks.clear();
+                liveChecks.clear();
+                handled.clear();
+                relays = List.of();
+                answersFile = null;
             }
             case AssessmentEvent.LockedOff locked -> lockedOffAt = recorded.at();
-            case AssessmentEvent.CheckTaken check -> checks.put(check.slot(), check.text());
+            case AssessmentEvent.CheckTaken check -> checks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.SheetOpened opened -> openedAt = recorded.at();
             case AssessmentEvent.ReadingWritten written ->
                 readings.put(written.slot(), new Entry<>(written.text(), recorded.seq()));
@@ -85,9 +105,34 @@ public final class Assessment {
             case AssessmentEvent.OutcomeDecided decided ->
                 outcome = new OutcomeGiven(
                         decided.proposed(), decided.given(), decided.reason(), recorded.by(), recorded.at());
-            case AssessmentEvent.ClearCheckTaken check -> clearChecks.put(check.slot(), check.text());
+            case AssessmentEvent.ClearCheckTaken check -> 
+                clearChecks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.Cleared cleared -> clearedAt = recorded.at();
+            case AssessmentEvent.BoxCommanded box -> relays = box.relays();
+            case AssessmentEvent.FaultHandled done -> {
+                Handled key = new Handled(done.fault(), done.what());
+                if (done.done()) {
+                    handled.put(key, new Done(recorded.by(), recorded.at()));
+                } else {
+                    handled.remove(key);
+                }
+                if (done.what() == AssessmentEvent.Handling.OUT) {
+                    // another set is in now: it has to be proved anew
+                    liveChecks.clear();
+                }
+            }
+            case AssessmentEvent.LiveCheckTaken check -> 
+                liveChecks.put(check.slot(), taken(check.text(), recorded));
+            case AssessmentEvent.Energised energised -> energisedAt = energised.on() ? recorded.at() : null;
+            case AssessmentEvent.AnswersAccepted answers -> {
+                answersFile = answers.file();
+                answersFor = answers.faults();
+            }
         }
+    }
+
+    private static Taken taken(String text, Recorded recorded) {
+        return new Taken(text, recorded.by(), recorded.at());
     }
 
     public AssessmentRow fixed() {
@@ -159,11 +204,11 @@ public final class Assessment {
     }
 
     /** Check readings by box, taken since the faults were last changed. */
-    public Map<String, String> checks() {
+    public Map<String, Taken> checks() {
         return checks;
     }
 
-    public Map<String, String> clearChecks() {
+    public Map<String, Taken> clearChecks() {
         return clearChecks;
     }
 
@@ -177,6 +222,41 @@ public final class Assessment {
 
     public Map<String, Decision> decisions() {
         return decisions;
+    }
+
+    /** Id of the set in the library; null for one made here. */
+    public @Nullable String fromLibrary() {
+        return fromLibrary;
+    }
+
+    /** Answers accepted besides the faults themselves, as a fault-set file; null for none. */
+    public @Nullable String answersFile() {
+        return answersFile;
+    }
+
+    /** For each of {@link #answersFile} the position of the fault it stands for. */
+    public List<Integer> answersFor() {
+        return answersFor;
+    }
+
+    /** Relays that the box was told to pull in last. */
+    public List<Integer> relays() {
+        return relays;
+    }
+
+    /** Null while the rig is dead. */
+    public @Nullable OffsetDateTime energisedAt() {
+        return energisedAt;
+    }
+
+    /** Who set a fault by hand, saw it, or took it out; null while nobody did. */
+    public @Nullable Done done(int fault, AssessmentEvent.Handling what) {
+        return handled.get(new Handled(fault, what));
+    }
+
+    /** Readings taken before energising, by box, since the last fault was taken out. */
+    public Map<String, Taken> liveChecks() {
+        return liveChecks;
     }
 
     public OffsetDateTime lastChange() {

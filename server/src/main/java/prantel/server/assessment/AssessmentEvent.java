@@ -2,6 +2,7 @@ package prantel.server.assessment;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Outcome.Verdict;
@@ -24,7 +25,12 @@ import prantel.core.marking.Outcome.Verdict;
     @JsonSubTypes.Type(value = AssessmentEvent.MarkDecided.class, name = "mark-decided"),
     @JsonSubTypes.Type(value = AssessmentEvent.OutcomeDecided.class, name = "outcome-decided"),
     @JsonSubTypes.Type(value = AssessmentEvent.ClearCheckTaken.class, name = "clear-check-taken"),
-    @JsonSubTypes.Type(value = AssessmentEvent.Cleared.class, name = "cleared")
+    @JsonSubTypes.Type(value = AssessmentEvent.Cleared.class, name = "cleared"),
+    @JsonSubTypes.Type(value = AssessmentEvent.BoxCommanded.class, name = "box-commanded"),
+    @JsonSubTypes.Type(value = AssessmentEvent.FaultHandled.class, name = "fault-handled"),
+    @JsonSubTypes.Type(value = AssessmentEvent.LiveCheckTaken.class, name = "live-check-taken"),
+    @JsonSubTypes.Type(value = AssessmentEvent.Energised.class, name = "energised"),
+    @JsonSubTypes.Type(value = AssessmentEvent.AnswersAccepted.class, name = "answers-accepted")
 })
 public sealed interface AssessmentEvent {
 
@@ -33,8 +39,11 @@ public sealed interface AssessmentEvent {
         return "";
     }
 
-    /** @param file the whole set as a fault-set file */
-    record FaultsChosen(String file) implements AssessmentEvent {
+    /**
+     * @param file the whole set as a fault-set file
+     * @param from id of the set in the library it was taken from; null for none
+     */
+    record FaultsChosen(String file, @Nullable String from) implements AssessmentEvent {
         @Override
         public String subject() {
             return "faults";
@@ -113,4 +122,46 @@ public sealed interface AssessmentEvent {
     }
 
     record Cleared() implements AssessmentEvent {}
+
+    /** The fault box was told which relays to pull in. @param relays numbers; empty to release all */
+    record BoxCommanded(List<Integer> relays) implements AssessmentEvent {}
+
+    /**
+     * Something done by hand with one fault of the set.
+     *
+     * @param fault its position in the set, from 0
+     * @param what whether it was set, seen to be set, or taken out
+     * @param done false takes it back
+     */
+    record FaultHandled(int fault, Handling what, boolean done) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "fault/" + fault + "/" + what;
+        }
+    }
+
+    enum Handling {
+        SET,
+        SEEN,
+        OUT
+    }
+
+    /** A reading taken before energising, to prove that dead-only faults are out. */
+    record LiveCheckTaken(String slot, String text) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "live-check/" + slot;
+        }
+    }
+
+    /** The rig was energised with permission, or made dead again. */
+    record Energised(boolean on) implements AssessmentEvent {}
+
+    /** Answers that read the same as a fault of the set and count as right. @param file a fault-set file, one for each pair @param faults the fault of the set that each stands for */
+    record AnswersAccepted(String file, List<Integer> faults) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "answers";
+        }
+    }
 }

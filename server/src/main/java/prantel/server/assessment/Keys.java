@@ -1,11 +1,13 @@
 package prantel.server.assessment;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
@@ -62,6 +64,26 @@ public class Keys {
                 asBuilt.of(ref, assessment.fixed().preparedAt()));
     }
 
+    /** Answers the assessor accepts besides the faults themselves. */
+    public List<Fault> agreedAnswers(Assessment assessment) {
+        String file = assessment.answersFile();
+        return file == null
+                ? List.of()
+                : FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment)).faults();
+    }
+
+    /** The same, by the fault of the set they stand for. */
+    private Map<Fault, List<Fault>> agreedByFault(Assessment assessment) {
+        List<Fault> set = faults(assessment).faults();
+        List<Fault> answers = agreedAnswers(assessment);
+        Map<Fault, List<Fault>> agreed = new LinkedHashMap<>();
+        for (int i = 0; i < answers.size(); i++) {
+            agreed.computeIfAbsent(set.get(assessment.answersFor().get(i)), f -> new ArrayList<>())
+                    .add(answers.get(i));
+        }
+        return agreed;
+    }
+
     /** What the candidate wrote so far. */
     public CandidateRecord record(Assessment assessment) {
         Map<SlotId, String> readings = new LinkedHashMap<>();
@@ -84,6 +106,6 @@ public class Keys {
     }
 
     public MarkedSheet marked(Assessment assessment) {
-        return Marker.mark(key(assessment), record(assessment));
+        return Marker.mark(key(assessment), record(assessment), agreedByFault(assessment));
     }
 }

@@ -11,12 +11,12 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import prantel.core.expectation.Expectation;
-import prantel.core.expectation.FaultEffect;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.SlotId;
+import prantel.core.setting.CheckPlan;
 import prantel.formats.FaultSetFile;
 import prantel.formats.ReadingsCsv;
 import prantel.server.account.Accounts;
@@ -24,6 +24,9 @@ import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.setting.Explorations;
+import prantel.server.setting.FaultSetLibrary;
+import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
 /**
@@ -40,9 +43,22 @@ class DemoData implements SmartLifecycle {
     private final Workshop workshop;
     private final Assessments assessments;
     private final Keys keys;
+    private final Explorations explorations;
+    private final FaultSetLibrary library;
+    private final DemoFaultBoxes boxes;
     private boolean running;
 
-    DemoData(Accounts accounts, Workshop workshop, Assessments assessments, Keys keys) {
+    DemoData(
+            Accounts accounts,
+            Workshop workshop,
+            Assessments assessments,
+            Keys keys,
+            Explorations explorations,
+            FaultSetLibrary library,
+            DemoFaultBoxes boxes) {
+        this.explorations = explorations;
+        this.library = library;
+        this.boxes = boxes;
         this.accounts = accounts;
         this.workshop = workshop;
         this.assessments = assessments;
@@ -64,6 +80,7 @@ class DemoData implements SmartLifecycle {
                 throw new UncheckedIOException(e);
             }
         }
+        boxes.start();
         running = true;
     }
 
@@ -86,6 +103,11 @@ class DemoData implements SmartLifecycle {
         workshop.addBay(1, rig);
         handedInSheet();
         workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR);
+        library.save(
+                "First rig, five points",
+                FaultSetFile.read(file("toll-cottage.faults.json"), workshop.rig(new DocumentRef(rig, 1))),
+                workshop.rig(new DocumentRef(rig, 2)),
+                ASSESSOR);
         for (int i = 0; i < OTHER_RIGS.size(); i++) {
             workshop.addBay(
                     i + 2,
@@ -102,9 +124,12 @@ class DemoData implements SmartLifecycle {
                 FaultSetFile.write(FaultSetFile.read(file("toll-cottage.faults.json"), rig), rig),
                 StandardCharsets.UTF_8);
         write(id, new AssessmentEvent.LockedOff(), ASSESSOR);
-        write(id, new AssessmentEvent.FaultsChosen(faults), ASSESSOR);
-        for (FaultEffect effect : FaultEffect.of(keys.key(assessments.get(id)))) {
-            Expectation check = effect.check().orElseThrow().set();
+        write(id, new AssessmentEvent.FaultsChosen(faults, null), ASSESSOR);
+        Key key = keys.key(assessments.get(id));
+        for (int i = 0; i < key.faults().faults().size(); i++) {
+            write(id, new AssessmentEvent.FaultHandled(i, AssessmentEvent.Handling.SET, true), ASSESSOR);
+        }
+        for (Expectation check : CheckPlan.of(key, explorations.of(key)).readings()) {
             write(
                     id,
                     new AssessmentEvent.CheckTaken(

@@ -179,6 +179,9 @@ class FloorController {
     }
 
     private static String detail(Assessment a) {
+        if (a.energisedAt() != null) {
+            return "Watch · LIVE, your whole attention";
+        }
         return switch (a.stage()) {
             case SET -> a.lockedOffAt() == null ? "Set · not locked off yet" : "Set · dead and locked off";
             case WATCH -> "Watch · dead tests";

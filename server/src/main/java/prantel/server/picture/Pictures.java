@@ -80,6 +80,11 @@ public final class Pictures {
         return curves;
     }
 
+    /** One profile a circuit: of R1+R2, of R1+R2 crossed for a ring; R2 where a fault shows there and not in R1+R2. */
+    public static List<ProfileCurve> profiles(Key key) {
+        return profiles(key, "R1+R2");
+    }
+
     private static List<String> faultStations(Key key, Circuit circuit) {
         return key.faults().faults().stream()
                 .flatMap(f ->

@@ -19,20 +19,20 @@ import prantel.core.rig.Submain;
 import prantel.core.rig.Supply;
 
 /** What the drawing of a rig is made from. */
-record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
+public record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
 
-    record Fact(String label, String value) {}
+    public record Fact(String label, String value) {}
 
-    record BoardDrawing(
+    public record BoardDrawing(
             String id, String label, String mainRcd, boolean surgeProtection, List<SectionDrawing> sections) {}
 
-    record SectionDrawing(String id, String label, String rcd, List<CircuitDrawing> circuits) {}
+    public record SectionDrawing(String id, String label, String rcd, List<CircuitDrawing> circuits) {}
 
     /**
      * @param lengthMetres to the far end of the cable; all the way round for a ring
      * @param feeds label of the board a submain feeds
      */
-    record CircuitDrawing(
+    public record CircuitDrawing(
             String id,
             String label,
             String kind,
@@ -48,7 +48,7 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
      * @param parent the station its cable comes from where that is not the one before it on the main track
      * @param track 0 on the circuit's own line, 1 and more on side tracks
      */
-    record StationDrawing(
+    public record StationDrawing(
             String id,
             String label,
             String kind,
@@ -56,7 +56,7 @@ record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
             @Nullable String parent,
             int track) {}
 
-    static RigDrawing of(Rig rig) {
+    public static RigDrawing of(Rig rig) {
         return new RigDrawing(
                 facts(rig), rig.boards().stream().map(b -> board(b, rig)).toList());
     }

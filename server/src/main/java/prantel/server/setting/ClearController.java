@@ -4,7 +4,6 @@ import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -12,45 +11,68 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import prantel.core.expectation.Band;
-import prantel.core.expectation.Expectation;
-import prantel.core.expectation.FaultEffect;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
-import prantel.core.instrument.Notation;
-import prantel.core.rig.Rig;
+import prantel.core.sequence.SlotId;
+import prantel.core.setting.CheckPlan;
+import prantel.core.setting.Exploration;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
+import prantel.server.assessment.AssessmentEvent.Handling;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.picture.Windows;
+import prantel.server.faultbox.BoxState;
+import prantel.server.faultbox.FaultBoxes;
+import prantel.server.setting.CheckLines.CheckLine;
+import prantel.server.setting.Hypotheses.HypothesisLine;
 import prantel.server.web.Refusal;
 
-/** Taking the faults out and proving the rig healthy with the readings that proved them set. */
+/** Taking the faults out and proving the rig healthy with the fewest readings that tell each of them. */
 @RestController
 @RequestMapping("/api/assessments/{id}/clear")
 class ClearController {
     private final Assessments assessments;
     private final Keys keys;
+    private final Explorations explorations;
+    private final FaultBoxes boxes;
+    private final CheckLines lines;
+    private final OnTheRig onTheRig;
 
-    ClearController(Assessments assessments, Keys keys) {
+    ClearController(
+            Assessments assessments,
+            Keys keys,
+            Explorations explorations,
+            FaultBoxes boxes,
+            CheckLines lines,
+            OnTheRig onTheRig) {
         this.assessments = assessments;
         this.keys = keys;
+        this.explorations = explorations;
+        this.boxes = boxes;
+        this.lines = lines;
+        this.onTheRig = onTheRig;
     }
 
+    /** @param relaysIn relays of the bay's box that are still in */
     record ClearView(
-            String assessmentId,
             @Nullable OffsetDateTime clearedAt,
             List<ToRemove> faults,
-            List<HealthyCheck> checks,
+            List<Integer> relaysIn,
+            String boxSays,
+            List<CheckLine> checks,
+            boolean simulated,
+            List<HypothesisLine> hypotheses,
             boolean mayClear,
             String whyNot) {}
 
-    record ToRemove(String title, String place, String remedy) {}
+    /** @param how "box" or "hand" @param look whether only the eye proves it out */
+    record ToRemove(int index, String title, String place, String remedy, String how, boolean look, boolean out) {}
 
-    record HealthyCheck(String slot, String what, String unit, String window, String text, boolean fits) {}
+    record ProofReading(String eventId, String slot, String text) {}
 
-    record CheckTaken(String eventId, String slot, String text) {}
+    record TakenOut(String eventId, int fault, boolean out) {}
 
     record JustThis(String eventId) {}
 
@@ -59,12 +81,33 @@ class ClearController {
         return view(assessments.get(id));
     }
 
+    @PostMapping("/out")
+    ClearView out(@PathVariable String id, @RequestBody TakenOut taken, Principal who) {
+        return view(assessments.append(
+                id,
+                taken.eventId(),
+                new AssessmentEvent.FaultHandled(taken.fault(), Handling.OUT, taken.out()),
+                who.getName(),
+                ClearController::mustBeHandedIn));
+    }
+
+    /** Releases every relay of the bay's box. */
+    @PostMapping("/release")
+    ClearView release(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        Assessment assessment = assessments.get(id);
+        mustBeHandedIn(assessment);
+        boxes.command(assessment.fixed().bayId(), List.of());
+        return view(assessments.append(
+                id, just.eventId(), new AssessmentEvent.BoxCommanded(List.of()), who.getName(), s -> {}));
+    }
+
     @PostMapping("/checks")
-    ClearView check(@PathVariable String id, @RequestBody CheckTaken check, Principal who) {
+    ClearView check(@PathVariable String id, @RequestBody ProofReading check, Principal who) {
+        keys.key(assessments.get(id)).expectation(new SlotId(check.slot()));
         return view(assessments.append(
                 id,
                 check.eventId(),
-                new AssessmentEvent.ClearCheckTaken(check.slot(), check.text()),
+                new AssessmentEvent.ClearCheckTaken(check.slot(), check.text().strip()),
                 who.getName(),
                 ClearController::mustBeHandedIn));
     }
@@ -90,36 +133,57 @@ class ClearController {
     private ClearView view(Assessment assessment) {
         Key key = keys.key(assessment);
         Key healthy = key.with(FaultSet.NONE);
-        List<ToRemove> faults = new ArrayList<>();
-        Map<String, HealthyCheck> checks = new java.util.LinkedHashMap<>();
-        for (FaultEffect effect : FaultEffect.of(key)) {
-            faults.add(new ToRemove(
-                    effect.fault().title(),
-                    effect.fault().place().label(key.rig()),
-                    effect.fault().kind().remedy()));
-            effect.check()
-                    .map(c -> healthy.expectation(c.set().slot().id()))
-                    .ifPresent(e -> checks.put(e.slot().id().value(), check(e, assessment.clearChecks(), key.rig())));
+        Exploration singles = explorations.of(key);
+        List<Fault> faults = key.faults().faults();
+        CheckPlan plan = CheckPlan.ofClearing(healthy, faults, singles);
+        List<CheckLine> checks = lines.of(plan.readings(), assessment.clearChecks(), key.rig());
+        FaultBox box = FaultBox.of(key.rig());
+        List<ToRemove> toRemove = new ArrayList<>();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            boolean relay = box.relayFor(fault).isPresent();
+            toRemove.add(new ToRemove(
+                    i,
+                    fault.title(),
+                    fault.where(key.rig()),
+                    fault.kind().remedy(),
+                    relay ? "box" : "hand",
+                    fault.kind().isOnlySeen(),
+                    assessment.done(i, Handling.OUT) != null));
         }
-        long open = checks.values().stream().filter(c -> !c.fits()).count();
-        String whyNot = assessment.clearedAt() != null
-                ? "The rig is proved healthy."
-                : open == 0 ? "" : "Prove it healthy: " + open + " reading" + (open == 1 ? "" : "s") + " to go.";
+        BoxState state = boxes.of(assessment.fixed().bayId()).orElse(null);
+        List<Integer> in = state == null
+                ? List.of()
+                : state.closed().stream().sorted().toList();
+        String boxSays = state == null || state.contact() ? "" : state.says();
+        String whyNot = whyNot(assessment, in, boxSays, toRemove, checks);
         return new ClearView(
-                assessment.id(),
                 assessment.clearedAt(),
-                faults,
-                List.copyOf(checks.values()),
+                toRemove,
+                in,
+                boxSays,
+                checks,
+                onTheRig.isSimulated(),
+                Hypotheses.of(healthy, singles, assessment.clearChecks(), key.faults()),
                 whyNot.isEmpty(),
                 whyNot);
     }
 
-    private static HealthyCheck check(Expectation expected, Map<String, String> taken, Rig rig) {
-        String slot = expected.slot().id().value();
-        String text = taken.getOrDefault(slot, "");
-        boolean fits =
-                expected.band().sideOf(Notation.read(text, expected.slot().boxUnit())) == Band.Side.INSIDE;
-        return new HealthyCheck(
-                slot, expected.slot().title(rig), expected.slot().boxUnit().symbol(), Windows.of(expected), text, fits);
+    private static String whyNot(
+            Assessment assessment, List<Integer> relaysIn, String boxSays, List<ToRemove> toRemove, List<CheckLine> checks) {
+        if (assessment.clearedAt() != null) {
+            return "The rig is proved healthy.";
+        }
+        if (!relaysIn.isEmpty()) {
+            return "Release the fault box: relays " + relaysIn.toString().replaceAll("[\\[\\]]", "") + " are in.";
+        }
+        if (!boxSays.isEmpty() && !assessment.relays().isEmpty()) {
+            return boxSays;
+        }
+        if (toRemove.stream().anyMatch(r -> r.look() && !r.out())) {
+            return "Tick what only the eye can prove: put right and taken out.";
+        }
+        long open = CheckLines.open(checks);
+        return open == 0 ? "" : "Prove it healthy: " + open + " reading" + (open == 1 ? "" : "s") + " to go.";
     }
 }

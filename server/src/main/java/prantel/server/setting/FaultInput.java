@@ -1,93 +1,77 @@
 package prantel.server.setting;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
 import prantel.core.fault.Place;
-import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
-import prantel.core.rig.BondId;
-import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.PointId;
+import prantel.core.rig.Rig;
 
 /**
- * A fault as the browser sends it: either circuit and point, or bond.
+ * A fault as the browser sends it.
  *
- * @param size in the unit of its kind, Ω or MΩ; null for a kind without a size
+ * @param at id of its place
+ * @param size in the unit of its kind; null for a kind without a size
+ * @param to id of the second place; null for a kind with one
  */
 public record FaultInput(
         String kind,
-        @Nullable String circuit,
-        @Nullable String point,
-        @Nullable String bond,
+        String at,
         List<String> conductors,
-        @Nullable Double size) {
+        @Nullable Double size,
+        @Nullable String to) {
 
-    Fault toFault() {
+    Fault toFault(Rig rig) {
         FaultKind theKind = FaultCatalogue.kind(kind);
-        double ohms = theKind.magnitude()
+        double base = theKind.magnitude()
                 .map(m -> m.unit().toBase(size == null ? Double.NaN : size))
                 .orElse(0.0);
-        return new Fault(theKind, place(circuit, point, bond), conductors(conductors), ohms);
-    }
-
-    /** @throws ProblemsException if it names neither a point nor a bond */
-    public static Place place(@Nullable String circuit, @Nullable String point, @Nullable String bond) {
-        if (bond != null) {
-            return new Place.AtBond(new BondId(bond));
-        }
-        if (circuit == null || point == null) {
-            throw new ProblemsException(new Problem("no-place", "place", "", "choose a point or a bond"));
-        }
-        return new Place.AtPoint(new CircuitId(circuit), new PointId(point));
+        return new Fault(
+                theKind,
+                Place.parse(at, rig),
+                conductors(conductors),
+                base,
+                to == null ? Optional.empty() : Optional.of(Place.parse(to, rig)));
     }
 
     public static List<Conductor> conductors(List<String> names) {
-        List<Conductor> conductors = new ArrayList<>();
-        for (String name : names) {
-            conductors.add(Arrays.stream(Conductor.values())
-                    .filter(c -> c.id().equals(name))
-                    .findFirst()
-                    .orElseThrow(() -> new ProblemsException(new Problem(
-                            "unknown-conductor", "conductors", Check.quoted(name), "give line, neutral or cpc"))));
-        }
-        return conductors;
+        return names.stream().map(Conductor::of).toList();
     }
 
-    static FaultSet toSet(List<FaultInput> inputs) {
+    /** @throws ProblemsException with every problem of every fault, each at "faults/index/field" */
+    static FaultSet toSet(List<FaultInput> inputs, Rig rig) {
         List<Fault> faults = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
         for (int i = 0; i < inputs.size(); i++) {
             String at = "faults/" + i;
             try {
-                faults.add(inputs.get(i).toFault());
+                faults.add(inputs.get(i).toFault(rig));
             } catch (ProblemsException e) {
                 e.problems().forEach(p -> problems.add(p.at(at + "/" + p.where())));
             }
         }
         ProblemsException.throwIfAny(problems);
-        return new FaultSet(faults);
+        FaultSet set = new FaultSet(faults);
+        set.checkOn(rig);
+        return set;
     }
 
     static FaultInput of(Fault fault) {
-        List<String> conductors = fault.conductors().stream().map(Conductor::id).toList();
-        Double size = fault.kind()
-                .magnitude()
-                .map(m -> m.unit().fromBase(fault.ohms()))
-                .orElse(null);
-        return switch (fault.place()) {
-            case Place.AtPoint at ->
-                new FaultInput(
-                        fault.kind().id(), at.circuit().value(), at.point().value(), null, conductors, size);
-            case Place.AtBond at ->
-                new FaultInput(fault.kind().id(), null, null, at.bond().value(), conductors, size);
-        };
+        return new FaultInput(
+                fault.kind().id(),
+                fault.place().id(),
+                fault.conductors().stream().map(Conductor::id).toList(),
+                fault.kind()
+                        .magnitude()
+                        .map(m -> m.unit().fromBase(fault.size()))
+                        .orElse(null),
+                fault.other().map(Place::id).orElse(null));
     }
 }

@@ -10,6 +10,8 @@ import prantel.core.rig.Conductor;
 public record KindChoice(
         String id,
         String title,
+        String group,
+        boolean joinsTwo,
         List<ConductorChoice> conductors,
         @Nullable SizeChoice size) {
 
@@ -22,6 +24,8 @@ public record KindChoice(
         return new KindChoice(
                 kind.id(),
                 kind.title(),
+                kind.group().label(),
+                kind.joinsTwo(),
                 kind.conductorChoices().stream().map(KindChoice::conductors).toList(),
                 kind.magnitude().map(KindChoice::size).orElse(null));
     }

@@ -7,39 +7,31 @@ import prantel.core.fault.FaultKind;
 import prantel.core.fault.Place;
 import prantel.core.rig.Rig;
 
-/** A place on the rig where a fault can sit, with the kinds that fit there. */
-public record PlaceChoice(
-        String id,
-        String label,
-        @Nullable String circuit,
-        @Nullable String point,
-        @Nullable String bond,
-        List<String> kinds) {
+/**
+ * A place on the rig where a fault can sit, with the kinds that fit there.
+ *
+ * @param circuit its circuit; null for the origin, boards and bonds
+ */
+public record PlaceChoice(String id, String label, @Nullable String circuit, List<String> kinds) {
 
     public static List<PlaceChoice> of(Rig rig) {
         return FaultCatalogue.places(rig).stream().map(p -> of(p, rig)).toList();
     }
 
     private static PlaceChoice of(Place place, Rig rig) {
-        List<String> kinds =
-                FaultCatalogue.fitting(place, rig).stream().map(FaultKind::id).toList();
-        return switch (place) {
-            case Place.AtPoint at ->
-                new PlaceChoice(
-                        at.circuit() + "/" + at.point(),
-                        place.label(rig),
-                        at.circuit().value(),
-                        at.point().value(),
-                        null,
-                        kinds);
-            case Place.AtBond at ->
-                new PlaceChoice(
-                        "bond/" + at.bond(),
-                        place.label(rig),
-                        null,
-                        null,
-                        at.bond().value(),
-                        kinds);
-        };
+        return new PlaceChoice(
+                place.id(),
+                place.label(rig),
+                place.ofCircuit().map(c -> c.value()).orElse(null),
+                FaultCatalogue.fitting(place, rig).stream().map(FaultKind::id).toList());
+    }
+
+    /** All kinds everywhere: which fit where is part of what a candidate has to know. */
+    public PlaceChoice withoutHints() {
+        return new PlaceChoice(
+                id,
+                label,
+                circuit,
+                FaultCatalogue.kinds().stream().map(FaultKind::id).toList());
     }
 }

@@ -4,194 +4,163 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.FaultEffect;
-import prantel.core.expectation.FaultEffect.CheckReading;
 import prantel.core.expectation.Key;
-import prantel.core.fault.SafetyClass;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultBox;
+import prantel.core.fault.FaultCatalogue;
 import prantel.core.rig.Rig;
+import prantel.core.safety.SafetyCheck;
 import prantel.server.assessment.Assessment;
 import prantel.server.picture.Pictures;
-import prantel.server.picture.Windows;
+import prantel.server.rigs.RigDrawing;
 
 /** All that Set shows. `preview` holds what depends on the faults; the rest does not change while they are chosen. */
 record SetView(
         String assessmentId,
+        String rigId,
         int basedOn,
         boolean sheetOpen,
         @Nullable OffsetDateTime lockedOffAt,
-        List<Pictures.CircuitLine> circuits,
-        List<BondLine> bonds,
+        @Nullable String fromLibrary,
+        RigDrawing drawing,
         List<PlaceChoice> places,
         List<KindChoice> kinds,
-        Preview preview,
-        List<Check> checks,
-        boolean mayOpen,
-        String whyNotOpen) {
-
-    record BondLine(String id, String part) {}
+        Preview preview) {
 
     /** What a set of faults does. */
     record Preview(
             List<FaultLine> faults,
-            List<ChangeLine> changes,
+            List<TestChanges> tests,
+            int changed,
             int hidden,
             int readings,
+            SafetyView safety,
             List<Pictures.ProfileCurve> profiles) {}
 
+    /**
+     * @param how "box" with its relay, "hand", or "nothing" when this rig has no way to set it
+     * @param others second places to choose from, by id
+     */
     record FaultLine(
             FaultInput fault,
             String title,
             String place,
             String visibility,
             String firstSeen,
-            boolean deadOnly,
+            String safety,
+            String severity,
+            String how,
+            int relay,
             String instruction,
             String symptom) {}
 
-    /** @param timesTolerance null where it goes from a number to over-range */
+    record TestChanges(String test, List<ChangeLine> changes) {}
+
+    /** @param timesTolerance null where it goes from a number to over-range, or fails by its limit */
     record ChangeLine(
             String slot,
-            String test,
             String quantity,
             String where,
             String healthy,
             String withSet,
             @Nullable Double timesTolerance,
-            String visibility) {}
+            String visibility,
+            boolean byLimit) {}
 
-    /** A reading that proves a fault set. `result` is empty until one was entered. */
-    record Check(
-            String slot,
-            String what,
-            String unit,
-            String window,
-            String faults,
-            String text,
-            String result,
-            String says) {}
+    record SafetyView(boolean mayGoLive, String strictest, List<DangerLine> dangers) {}
+
+    record DangerLine(String kind, String finding) {}
 
     static SetView of(Assessment assessment, Key key) {
         Rig rig = key.rig();
-        List<FaultEffect> effects = FaultEffect.of(key);
-        List<Check> checks = checks(effects, assessment.checks(), rig);
-        String whyNot = whyNotOpen(assessment, effects, checks);
         return new SetView(
                 assessment.id(),
+                rig.id(),
                 assessment.faultsSeq(),
                 assessment.openedAt() != null,
                 assessment.lockedOffAt(),
-                Pictures.circuits(rig),
-                rig.bonds().stream()
-                        .map(b -> new BondLine(b.id().value(), b.part()))
-                        .toList(),
+                assessment.fromLibrary(),
+                RigDrawing.of(rig),
                 PlaceChoice.of(rig),
-                prantel.core.fault.FaultCatalogue.kinds().stream()
-                        .map(KindChoice::of)
-                        .toList(),
-                preview(key, effects),
-                checks,
-                whyNot.isEmpty(),
-                whyNot);
+                FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
+                preview(key));
     }
 
     static Preview preview(Key key) {
-        return preview(key, FaultEffect.of(key));
-    }
-
-    private static Preview preview(Key key, List<FaultEffect> effects) {
-        List<ChangeLine> changes = new ArrayList<>();
+        List<TestChanges> tests = new ArrayList<>();
         int hidden = 0;
+        int changed = 0;
         for (Expectation e : key.expectations()) {
-            Change change = e.change();
-            if (change.visibility() != Change.Visibility.HIDDEN) {
-                changes.add(new ChangeLine(
-                        e.slot().id().value(),
-                        e.slot().step().label(),
-                        e.slot().quantity(),
-                        e.slot().place(key.rig()),
-                        e.healthy().shown(),
-                        e.withFaults().shown(),
-                        Pictures.finite(change.timesTolerance()),
-                        word(change.visibility())));
-            } else if (change.timesTolerance() > 0) {
+            if (e.visibility() != Change.Visibility.HIDDEN) {
+                String test = e.slot().step().label();
+                if (tests.isEmpty() || !tests.getLast().test().equals(test)) {
+                    tests.add(new TestChanges(test, new ArrayList<>()));
+                }
+                tests.getLast().changes().add(change(e, key.rig()));
+                changed++;
+            } else if (e.change().timesTolerance() > 0) {
                 hidden++;
             }
         }
+        FaultBox box = FaultBox.of(key.rig());
         return new Preview(
-                effects.stream().map(e -> faultLine(e, key.rig())).toList(),
-                changes,
+                FaultEffect.of(key).stream().map(e -> faultLine(e, key.rig(), box)).toList(),
+                tests,
+                changed,
                 hidden,
                 key.expectations().size(),
-                Pictures.profiles(key, "R1+R2"));
+                safety(key),
+                Pictures.profiles(key));
     }
 
-    private static FaultLine faultLine(FaultEffect effect, Rig rig) {
+    private static ChangeLine change(Expectation e, Rig rig) {
+        return new ChangeLine(
+                e.slot().id().value(),
+                e.slot().quantity(),
+                e.slot().place(rig),
+                e.healthy().shown(),
+                e.withFaults().shown(),
+                e.failsByItsLimit() ? null : Pictures.finite(e.change().timesTolerance()),
+                word(e.visibility()),
+                e.failsByItsLimit());
+    }
+
+    private static SafetyView safety(Key key) {
+        SafetyCheck.Report report = SafetyCheck.of(key.rig(), key.faults());
+        return new SafetyView(
+                report.mayGoLive(),
+                report.strictest().words(),
+                report.dangers().stream()
+                        .map(d -> new DangerLine(d.kind().words(), d.finding()))
+                        .toList());
+    }
+
+    private static FaultLine faultLine(FaultEffect effect, Rig rig, FaultBox box) {
+        Fault fault = effect.fault();
+        var relay = box.relayFor(fault);
         return new FaultLine(
-                FaultInput.of(effect.fault()),
-                effect.fault().title(),
-                effect.fault().place().label(rig),
-                word(effect.visibility()),
-                effect.firstSeen().map(e -> e.slot().title(rig)).orElse("no reading of this sequence shows it"),
-                effect.fault().safety(rig) == SafetyClass.DEAD_ONLY,
-                effect.fault().kind().instruction(effect.fault(), rig),
-                effect.fault().kind().symptom());
+                FaultInput.of(fault),
+                fault.title(),
+                fault.where(rig),
+                fault.kind().isSeen() ? "findable" : word(effect.visibility()),
+                fault.kind().isSeen()
+                        ? "at inspection"
+                        : effect.firstSeen()
+                                .map(e -> e.slot().title(rig))
+                                .orElse("no reading of this sequence shows it"),
+                fault.safety().words(),
+                fault.kind().severity() + ": " + fault.kind().severity().words(),
+                relay.isPresent() ? "box" : box.canSet(fault) ? "hand" : "nothing",
+                relay.orElse(0),
+                fault.instruction(rig),
+                fault.kind().symptom());
     }
 
-    private static List<Check> checks(List<FaultEffect> effects, Map<String, String> taken, Rig rig) {
-        List<Check> checks = new ArrayList<>();
-        for (FaultEffect effect : effects) {
-            if (effect.check().isPresent()) {
-                CheckReading check = effect.check().get();
-                Expectation set = check.set();
-                String text = taken.getOrDefault(set.slot().id().value(), "");
-                FaultEffect.Result result = check.of(text);
-                checks.add(new Check(
-                        set.slot().id().value(),
-                        set.slot().title(rig),
-                        set.slot().boxUnit().symbol(),
-                        Windows.of(set),
-                        effect.fault().title() + ", " + effect.fault().place().label(rig),
-                        text,
-                        text.isEmpty()
-                                ? ""
-                                : result.name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                        text.isEmpty() ? "" : says(result, check)));
-            }
-        }
-        return checks;
-    }
-
-    private static String says(FaultEffect.Result result, CheckReading check) {
-        return switch (result) {
-            case FITS -> "fits: this fault is set";
-            case NOT_SET ->
-                "reads as if it were not set: without it this gives "
-                        + check.notSet().withFaults().shown();
-            case NEITHER -> "fits neither: another fault, a fault left on, or another way of measuring";
-            case UNREADABLE ->
-                "cannot be read; write it like " + check.set().withFaults().shown();
-        };
-    }
-
-    private static String whyNotOpen(Assessment assessment, List<FaultEffect> effects, List<Check> checks) {
-        if (assessment.openedAt() != null) {
-            return "The candidate's sheet is open.";
-        }
-        if (assessment.lockedOffAt() == null) {
-            return "Confirm that the rig is locked off first.";
-        }
-        if (effects.stream().anyMatch(e -> e.check().isEmpty())) {
-            return "One of the faults cannot be found by any reading: change it or take it out.";
-        }
-        long open = checks.stream().filter(c -> !c.result().equals("fits")).count();
-        return open == 0 ? "" : "Prove it is set: " + open + " check reading" + (open == 1 ? "" : "s") + " to go.";
-    }
-
-    private static String word(Change.Visibility visibility) {
+    static String word(Change.Visibility visibility) {
         return visibility.name().toLowerCase(Locale.ROOT);
     }
 }

@@ -2,7 +2,12 @@ package prantel.server.setting;
 
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -10,37 +15,74 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.expectation.Change;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultBox;
+import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
-import prantel.core.sequence.SlotId;
+import prantel.core.fault.Place;
+import prantel.core.quantity.Check;
+import prantel.core.rig.Conductor;
+import prantel.core.setting.Difficulty;
+import prantel.core.setting.Effect;
+import prantel.core.setting.Exploration;
+import prantel.core.setting.Proposer;
 import prantel.formats.FaultSetFile;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.web.Refusal;
+import prantel.server.workshop.Workshop;
 
-/** Choosing faults, seeing what they do, locking off, proving them set, opening the candidate's sheet. */
+/** Choosing faults where they sit, seeing what they do, proposals, locking off. */
 @RestController
 @RequestMapping("/api/assessments/{id}")
 class SettingController {
     private final Assessments assessments;
     private final Keys keys;
+    private final Explorations explorations;
+    private final Workshop workshop;
 
-    SettingController(Assessments assessments, Keys keys) {
+    SettingController(Assessments assessments, Keys keys, Explorations explorations, Workshop workshop) {
         this.assessments = assessments;
         this.keys = keys;
+        this.explorations = explorations;
+        this.workshop = workshop;
     }
 
-    record ChosenFaults(String eventId, int basedOn, List<FaultInput> faults) {}
+    /** @param from id of the set in the library; null for one made here */
+    record ChosenFaults(String eventId, int basedOn, List<FaultInput> faults, @Nullable String from) {}
 
     record FaultsToTry(List<FaultInput> faults) {}
 
     record JustThis(String eventId) {}
 
-    record CheckTaken(String eventId, String slot, String text) {}
+    /** What every kind that fits a place would do there, by this assessment's scheme. */
+    record KindHere(
+            String kind,
+            List<String> conductors,
+            @Nullable String to,
+            String toLabel,
+            String visibility,
+            String firstSeen,
+            double difficulty) {}
+
+    /**
+     * @param stage "DEAD" or "LIVE"
+     * @param target 1 to 5
+     */
+    record Wanted(Proposer.Stage stage, int count, double target, long seed) {}
+
+    record Proposed(List<FaultInput> faults, double difficulty, List<String> reasons) {}
+
+    record AcceptedAnswer(int fault, FaultInput reads) {}
+
+    record Agreed(String eventId, List<AcceptedAnswer> answers) {}
 
     @GetMapping("/set")
     SetView set(@PathVariable String id) {
@@ -50,22 +92,118 @@ class SettingController {
     /** What a set would do, without keeping it. */
     @PostMapping("/faults/preview")
     SetView.Preview preview(@PathVariable String id, @RequestBody FaultsToTry tried) {
-        return SetView.preview(keys.keyWith(assessments.get(id), FaultInput.toSet(tried.faults())));
+        Assessment assessment = assessments.get(id);
+        return SetView.preview(
+                keys.keyWith(assessment, FaultInput.toSet(tried.faults(), keys.rig(assessment))));
+    }
+
+    /** Whether a set is fair, without keeping it. */
+    @PostMapping("/faults/review")
+    ReviewView review(@PathVariable String id, @RequestBody FaultsToTry tried) {
+        Assessment assessment = assessments.get(id);
+        Key key = keys.keyWith(assessment, FaultInput.toSet(tried.faults(), keys.rig(assessment)));
+        return ReviewView.of(key, explorations.of(key), explorations.full(key), keys.agreedAnswers(assessment));
+    }
+
+    @GetMapping("/faults/here")
+    List<KindHere> here(@PathVariable String id, @RequestParam String at) {
+        Key key = keys.keyWith(assessments.get(id), FaultSet.NONE);
+        Place place = Place.parse(at, key.rig());
+        return explorations.of(key).effects().stream()
+                .filter(e -> e.fault().place().equals(place))
+                .map(e -> kindHere(e, key))
+                .toList();
+    }
+
+    private static KindHere kindHere(Effect effect, Key key) {
+        Fault fault = effect.fault();
+        return new KindHere(
+                fault.kind().id(),
+                fault.conductors().stream().map(Conductor::id).toList(),
+                fault.other().map(Place::id).orElse(null),
+                fault.other().map(o -> o.label(key.rig())).orElse(""),
+                SetView.word(effect.visibility()),
+                effect.visibility() == Change.Visibility.HIDDEN ? "" : effect.firstTest(),
+                Difficulty.of(effect, key.expectations().size()));
+    }
+
+    @PostMapping("/faults/propose")
+    Proposed propose(@PathVariable String id, @RequestBody Wanted wanted) {
+        Check.between(wanted.count(), 1, 6, "count", "faults");
+        Check.between(wanted.target(), Difficulty.EASIEST, Difficulty.HARDEST, "target", "(difficulty)");
+        Assessment assessment = assessments.get(id);
+        Key key = keys.keyWith(assessment, FaultSet.NONE);
+        Exploration singles = explorations.of(key);
+        FaultBox box = FaultBox.of(key.rig());
+        var request = new Proposer.Request(
+                wanted.stage(),
+                wanted.count(),
+                wanted.target(),
+                seenBy(assessment),
+                setBeside(assessment),
+                box::canSet,
+                wanted.seed());
+        return new Proposer(singles, explorations.full(key))
+                .propose(request)
+                .map(p -> new Proposed(
+                        p.faults().faults().stream().map(FaultInput::of).toList(), p.difficulty(), p.reasons()))
+                .orElseThrow(() -> Refusal.conflict(
+                        "no-proposal",
+                        "no fair set answers that; ask for fewer faults, another difficulty or another seed"));
+    }
+
+    /** Kinds this candidate met in earlier assessments. */
+    private Set<FaultKind> seenBy(Assessment assessment) {
+        Set<FaultKind> seen = new HashSet<>();
+        assessments.ofCandidate(assessment.fixed().candidateId()).stream()
+                .filter(a -> !a.id().equals(assessment.id()) && a.openedAt() != null)
+                .forEach(a -> keys.faults(a).faults().forEach(f -> seen.add(f.kind())));
+        return seen;
+    }
+
+    /** Kinds set at this moment in the bays whose numbers are next to this one's. */
+    private Set<FaultKind> setBeside(Assessment assessment) {
+        int mine = workshop.bay(assessment.fixed().bayId()).number();
+        Set<FaultKind> beside = new HashSet<>();
+        assessments.all().stream()
+                .filter(Assessment::occupiesBay)
+                .filter(a -> Math.abs(workshop.bay(a.fixed().bayId()).number() - mine) == 1)
+                .forEach(a -> keys.faults(a).faults().forEach(f -> beside.add(f.kind())));
+        return beside;
     }
 
     @PutMapping("/faults")
     SetView chooseFaults(@PathVariable String id, @RequestBody ChosenFaults chosen, Principal who) {
         Assessment assessment = assessments.get(id);
-        FaultSet set = FaultInput.toSet(chosen.faults());
-        set.checkOn(keys.rig(assessment));
+        FaultSet set = FaultInput.toSet(chosen.faults(), keys.rig(assessment));
         String file = new String(FaultSetFile.write(set, keys.rig(assessment)), StandardCharsets.UTF_8);
         return view(assessments.append(
                 id,
                 chosen.eventId(),
-                new AssessmentEvent.FaultsChosen(file),
+                new AssessmentEvent.FaultsChosen(file, chosen.from()),
                 chosen.basedOn(),
                 who.getName(),
-                SettingController::mustNotBeOpen));
+                SettingController::mayChange));
+    }
+
+    /** Answers that read the same as a fault of the set and shall count as right. */
+    @PutMapping("/answers")
+    SetView agree(@PathVariable String id, @RequestBody Agreed agreed, Principal who) {
+        Assessment assessment = assessments.get(id);
+        int faults = keys.faults(assessment).faults().size();
+        List<AcceptedAnswer> answers = new ArrayList<>(agreed.answers());
+        answers.sort(Comparator.comparingInt(AcceptedAnswer::fault));
+        answers.forEach(a -> Check.between(a.fault(), 0, faults - 1.0, "fault", "(position in the set)"));
+        FaultSet set = FaultInput.toSet(
+                answers.stream().map(AcceptedAnswer::reads).toList(), keys.rig(assessment));
+        String file = new String(FaultSetFile.write(set, keys.rig(assessment)), StandardCharsets.UTF_8);
+        return view(assessments.append(
+                id,
+                agreed.eventId(),
+                new AssessmentEvent.AnswersAccepted(
+                        file, answers.stream().map(AcceptedAnswer::fault).toList()),
+                who.getName(),
+                state -> {}));
     }
 
     @PostMapping("/lock-off")
@@ -75,33 +213,18 @@ class SettingController {
                 id, just.eventId(), new AssessmentEvent.LockedOff(), who.getName(), SettingController::mustNotBeOpen));
     }
 
-    @PostMapping("/checks")
-    SetView check(@PathVariable String id, @RequestBody CheckTaken check, Principal who) {
-        Key key = keys.key(assessments.get(id));
-        key.expectation(new SlotId(check.slot()));
-        return view(assessments.append(
-                id,
-                check.eventId(),
-                new AssessmentEvent.CheckTaken(check.slot(), check.text()),
-                who.getName(),
-                SettingController::mustNotBeOpen));
-    }
-
-    @PostMapping("/open")
-    SetView open(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        return view(assessments.append(
-                id, just.eventId(), new AssessmentEvent.SheetOpened(), who.getName(), assessment -> {
-                    SetView now = view(assessment);
-                    if (!now.mayOpen()) {
-                        throw Refusal.conflict("not-ready", now.whyNotOpen());
-                    }
-                }));
-    }
-
-    private static void mustNotBeOpen(Assessment assessment) {
+    static void mustNotBeOpen(Assessment assessment) {
         if (assessment.openedAt() != null) {
             throw Refusal.conflict(
                     "sheet-open", "the candidate's sheet is open: faults stay as they are until it is handed in");
+        }
+    }
+
+    /** While relays are in, another set would no longer say what is on the rig. */
+    private static void mayChange(Assessment assessment) {
+        mustNotBeOpen(assessment);
+        if (!assessment.relays().isEmpty()) {
+            throw Refusal.conflict("box-armed", "the fault box has relays pulled in: release it, then change the set");
         }
     }
 

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
+import prantel.core.fault.Place;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
@@ -167,8 +168,7 @@ class SheetController {
                     "conductors",
                     report.conductors().toString(),
                     "choose the conductors of “" + kind.title() + "”");
-            var place = FaultInput.place(report.circuit(), report.point(), report.bond());
-            place.label(rig);
+            Place place = Place.parse(report.at(), rig);
             reports.add(new FaultReport(kind, place, conductors, report.remedy().strip()));
         }
         return reports;

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultCatalogue;
-import prantel.core.fault.Place;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Written;
@@ -73,13 +72,7 @@ record SheetView(
             int judgedSeq,
             List<String> chosenFrom) {}
 
-    record Report(
-            String kind,
-            @Nullable String circuit,
-            @Nullable String point,
-            @Nullable String bond,
-            List<String> conductors,
-            String remedy) {}
+    record Report(String kind, String at, List<String> conductors, String remedy) {}
 
     static SheetView of(Assessment assessment, int bay, Rig rig, Tester tester, List<FaultReport> reports) {
         List<Slot> slots = SlotPlan.of(rig, Scheme.workshop());
@@ -101,7 +94,7 @@ record SheetView(
                 assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
                 steps,
                 Pictures.circuits(rig),
-                PlaceChoice.of(rig).stream().map(SheetView::withoutHints).toList(),
+                PlaceChoice.of(rig).stream().map(PlaceChoice::withoutHints).toList(),
                 FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
                 assessment.reportsSeq(),
                 reports.stream().map(SheetView::report).toList(),
@@ -109,17 +102,6 @@ record SheetView(
                 (int) assessment.readings().values().stream()
                         .filter(e -> !e.value().isBlank())
                         .count());
-    }
-
-    /** All kinds everywhere: which fit where is part of what a candidate has to know. */
-    private static PlaceChoice withoutHints(PlaceChoice place) {
-        return new PlaceChoice(
-                place.id(),
-                place.label(),
-                place.circuit(),
-                place.point(),
-                place.bond(),
-                FaultCatalogue.kinds().stream().map(k -> k.id()).toList());
     }
 
     private static Step step(TestStep step, List<Slot> slots, Rig rig, Assessment assessment, Tester tester) {
@@ -187,19 +169,10 @@ record SheetView(
     }
 
     private static Report report(FaultReport report) {
-        List<String> conductors =
-                report.conductors().stream().map(Conductor::id).toList();
-        return switch (report.place()) {
-            case Place.AtPoint at ->
-                new Report(
-                        report.kind().id(),
-                        at.circuit().value(),
-                        at.point().value(),
-                        null,
-                        conductors,
-                        report.remedy());
-            case Place.AtBond at ->
-                new Report(report.kind().id(), null, null, at.bond().value(), conductors, report.remedy());
-        };
+        return new Report(
+                report.kind().id(),
+                report.place().id(),
+                report.conductors().stream().map(Conductor::id).toList(),
+                report.remedy());
     }
 }

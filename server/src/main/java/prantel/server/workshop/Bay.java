@@ -1,4 +1,11 @@
 package prantel.server.workshop;
 
-/** A place in the room with a rig in it. */
-public record Bay(String bayId, int number, String rigId, int rigVersion) {}
+import org.jspecify.annotations.Nullable;
+
+/** A bay and the rig on its wall. @param faultBox host:port of its fault box; null for none */
+public record Bay(
+        String bayId,
+        int number,
+        String rigId,
+        int rigVersion,
+        @Nullable String faultBox) {}

@@ -6,6 +6,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,6 +24,7 @@ import prantel.server.web.Refusal;
 public class Workshop {
     private static final String RIG = "RIG";
     private static final String TESTER = "TESTER";
+    private static final Pattern ADDRESS = Pattern.compile("[A-Za-z0-9.-]{1,100}:[0-9]{1,5}");
 
     private final WorkshopMapper mapper;
     private final Clock clock;
@@ -109,11 +111,24 @@ public class Workshop {
         int version = mapper.latestVersion(RIG, rigId);
         Check.that(version > 0, "unknown-rig", "rig", Check.quoted(rigId), "choose a rig of this workshop");
         try {
-            mapper.insertBay(new Bay("bay-" + number, number, rigId, version));
+            mapper.insertBay(new Bay("bay-" + number, number, rigId, version, null));
         } catch (DuplicateKeyException e) {
             throw new ProblemsException(new Problem(
                     "bay-taken", "number", String.valueOf(number), "there is a bay with that number; give another"));
         }
+    }
+
+    /** @param address host:port; empty for no box */
+    @Transactional
+    public void setFaultBox(String bayId, String address) {
+        bay(bayId);
+        Check.that(
+                address.isEmpty() || ADDRESS.matcher(address).matches(),
+                "bad-address",
+                "faultBox",
+                Check.quoted(address),
+                "give host:port, such as 192.168.1.20:502, or nothing for no box");
+        mapper.setFaultBox(bayId, address.isEmpty() ? null : address);
     }
 
     private DocumentRef save(String kind, String id, byte[] json, String by) {

@@ -5,7 +5,9 @@ import java.security.Principal;
 import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -30,13 +32,16 @@ class WorkshopController {
 
     record PersonLine(String id, String name, Role role) {}
 
-    record BayLine(int number, String rig) {}
+    record BayLine(String id, int number, String rig, String faultBox) {}
 
     record FileLine(String id, String label, int version) {}
 
     record NewPerson(String signInName, String name, Role role, String password) {}
 
     record NewBay(int number, String rig) {}
+
+    /** @param address host:port; empty for no box */
+    record BoxAddress(String address) {}
 
     @GetMapping
     WorkshopView workshop() {
@@ -45,7 +50,11 @@ class WorkshopController {
                         .map(a -> new PersonLine(a.accountId(), a.name(), a.role()))
                         .toList(),
                 workshop.bays().stream()
-                        .map(b -> new BayLine(b.number(), workshop.rigOf(b).name()))
+                        .map(b -> new BayLine(
+                                b.bayId(),
+                                b.number(),
+                                workshop.rigOf(b).name(),
+                                b.faultBox() == null ? "" : b.faultBox()))
                         .toList(),
                 workshop.rigs().stream()
                         .map(r -> new FileLine(r.id(), workshop.rig(r).name(), r.version()))
@@ -64,6 +73,12 @@ class WorkshopController {
     @PostMapping("/bays")
     WorkshopView addBay(@RequestBody NewBay bay) {
         workshop.addBay(bay.number(), bay.rig());
+        return workshop();
+    }
+
+    @PutMapping("/bays/{id}/fault-box")
+    WorkshopView setFaultBox(@PathVariable String id, @RequestBody BoxAddress box) {
+        workshop.setFaultBox(id, box.address().strip());
         return workshop();
     }
 

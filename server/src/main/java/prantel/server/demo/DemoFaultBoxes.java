@@ -1,0 +1,56 @@
+package prantel.server.demo;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import prantel.devices.SimulatedFaultBox;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.Workshop;
+
+/** A simulated fault box for each bay of the demo, on a free port of this machine. */
+@Component
+@ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
+public class DemoFaultBoxes implements DisposableBean {
+    private final Workshop workshop;
+    private final Map<String, SimulatedFaultBox> boxes = new ConcurrentHashMap<>();
+
+    DemoFaultBoxes(Workshop workshop) {
+        this.workshop = workshop;
+    }
+
+    /** Ports of last time may be taken by now: every start gives each bay's box a new address. */
+    void start() {
+        for (Bay bay : workshop.bays()) {
+            int port = freePort();
+            SimulatedFaultBox box = new SimulatedFaultBox(port, SimulatedFaultBox.USUAL_RELAYS);
+            box.powerOn();
+            boxes.put(bay.bayId(), box);
+            workshop.setFaultBox(bay.bayId(), "127.0.0.1:" + port);
+        }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The box of a bay; null for a bay without one. */
+    @Nullable
+    SimulatedFaultBox of(String bayId) {
+        return boxes.get(bayId);
+    }
+
+    @Override
+    public void destroy() {
+        boxes.values().forEach(SimulatedFaultBox::close);
+    }
+}

@@ -1,0 +1,75 @@
+package prantel.server.setting;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultBox;
+import prantel.core.fault.FaultSet;
+import prantel.core.sequence.SlotId;
+import prantel.server.PrantelSettings;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.AssessmentEvent.Handling;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.faultbox.FaultBoxes;
+import prantel.server.web.Refusal;
+
+/** What is really set on a rig: relays that are in, and what was set by hand. The simulated tester measures that. */
+@Component
+class OnTheRig {
+    private final Assessments assessments;
+    private final Keys keys;
+    private final FaultBoxes boxes;
+    private final PrantelSettings settings;
+
+    OnTheRig(Assessments assessments, Keys keys, FaultBoxes boxes, PrantelSettings settings) {
+        this.assessments = assessments;
+        this.keys = keys;
+        this.boxes = boxes;
+        this.settings = settings;
+    }
+
+    /** Whether the rigs are simulated, so that a simulated tester has something to measure. */
+    boolean isSimulated() {
+        return settings.demo();
+    }
+
+    /** @throws Refusal where the rigs are real */
+    String reading(Assessment assessment, SlotId slot) {
+        if (!isSimulated()) {
+            throw Refusal.conflict("no-simulated-rig", "these rigs are real: measure with a real tester");
+        }
+        Key key = keys.keyWith(assessment, faults(assessment));
+        return key.expectation(slot).withFaults().shown();
+    }
+
+    FaultSet faults(Assessment assessment) {
+        FaultBox box = FaultBox.of(keys.rig(assessment));
+        List<Fault> there = new ArrayList<>();
+        boxes.of(assessment.fixed().bayId())
+                .ifPresent(state -> state.closed().forEach(r -> box.faultOf(r).ifPresent(there::add)));
+        List<Fault> set = keys.faults(assessment).faults();
+        for (int i = 0; i < set.size(); i++) {
+            boolean in = assessment.done(i, Handling.SET) != null && assessment.done(i, Handling.OUT) == null;
+            if (in && there.stream().noneMatch(set.get(i)::isSameBut)) {
+                there.add(set.get(i));
+            }
+        }
+        return new FaultSet(there);
+    }
+
+    /** What was set on this bay's rig the last time before. */
+    FaultSet before(Assessment assessment) {
+        return assessments.all().stream()
+                .filter(a -> a.fixed().bayId().equals(assessment.fixed().bayId())
+                        && a.fixed().rigId().equals(assessment.fixed().rigId())
+                        && a.fixed().rigVersion() == assessment.fixed().rigVersion()
+                        && a.fixed().preparedAt().isBefore(assessment.fixed().preparedAt()))
+                .max(Comparator.comparing(a -> a.fixed().preparedAt()))
+                .map(keys::faults)
+                .orElse(FaultSet.NONE);
+    }
+}

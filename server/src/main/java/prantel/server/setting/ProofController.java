@@ -1,0 +1,323 @@
+package prantel.server.setting;
+
+import java.security.Principal;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultBox;
+import prantel.core.fault.FaultSet;
+import prantel.core.sequence.SlotId;
+import prantel.core.setting.CheckPlan;
+import prantel.core.setting.Exploration;
+import prantel.server.account.Accounts;
+import prantel.server.assessment.Assessment;
+import prantel.server.assessment.AssessmentEvent;
+import prantel.server.assessment.AssessmentEvent.Handling;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.faultbox.BoxState;
+import prantel.server.faultbox.FaultBoxes;
+import prantel.server.setting.CheckLines.CheckLine;
+import prantel.server.setting.Hypotheses.HypothesisLine;
+import prantel.server.web.Refusal;
+
+/** Setting the faults on the rig, by box and by hand, proving them set, opening the candidate's sheet. */
+@RestController
+@RequestMapping("/api/assessments/{id}/proof")
+class ProofController {
+    private final Assessments assessments;
+    private final Keys keys;
+    private final Explorations explorations;
+    private final FaultBoxes boxes;
+    private final CheckLines lines;
+    private final Accounts accounts;
+    private final OnTheRig onTheRig;
+
+    ProofController(
+            Assessments assessments,
+            Keys keys,
+            Explorations explorations,
+            FaultBoxes boxes,
+            CheckLines lines,
+            Accounts accounts,
+            OnTheRig onTheRig) {
+        this.assessments = assessments;
+        this.keys = keys;
+        this.explorations = explorations;
+        this.boxes = boxes;
+        this.lines = lines;
+        this.accounts = accounts;
+        this.onTheRig = onTheRig;
+    }
+
+    /**
+     * @param box null for a bay without one
+     * @param simulated whether a simulated tester can take the readings
+     * @param notTold what no reading tells from the set, in words
+     */
+    record ProofView(
+            boolean sheetOpen,
+            @Nullable OffsetDateTime lockedOffAt,
+            List<SetStep> steps,
+            @Nullable BoxView box,
+            List<CheckLine> checks,
+            boolean simulated,
+            List<HypothesisLine> hypotheses,
+            List<String> notTold,
+            boolean mayOpen,
+            String whyNotOpen) {}
+
+    /**
+     * One fault to be set.
+     *
+     * @param how "box", "hand" or "nothing"
+     * @param state "set", "to do", "wrong", "no contact"
+     * @param look whether it is proved by looking and not by a reading
+     * @param seen whether somebody looked
+     */
+    record SetStep(
+            int index,
+            String title,
+            String place,
+            String how,
+            int relay,
+            String instruction,
+            String state,
+            String by,
+            @Nullable OffsetDateTime at,
+            boolean look,
+            boolean seen) {}
+
+    /** @param wrong relays that are not where they should be */
+    record BoxView(
+            boolean contact,
+            boolean armed,
+            List<Integer> commanded,
+            List<Integer> closed,
+            List<Integer> wrong,
+            @Nullable OffsetDateTime heardAt,
+            String says) {}
+
+    record JustThis(String eventId) {}
+
+    record Handled(String eventId, int fault, Handling what, boolean done) {}
+
+    record ProofReading(String eventId, String slot, String text) {}
+
+    record SimulatedSlot(String slot) {}
+
+    record SimulatedReading(String text) {}
+
+    @GetMapping
+    ProofView proof(@PathVariable String id) {
+        return view(assessments.get(id));
+    }
+
+    /** Pulls in the relays of all faults that have one. */
+    @PostMapping("/arm")
+    ProofView arm(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        Assessment assessment = assessments.get(id);
+        mustBeLockedOff(assessment);
+        return commanded(assessment, just.eventId(), wanted(assessment), who);
+    }
+
+    @PostMapping("/release")
+    ProofView release(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        Assessment assessment = assessments.get(id);
+        SettingController.mustNotBeOpen(assessment);
+        return commanded(assessment, just.eventId(), List.of(), who);
+    }
+
+    private ProofView commanded(Assessment assessment, String eventId, List<Integer> relays, Principal who) {
+        boxes.command(assessment.fixed().bayId(), relays);
+        return view(assessments.append(
+                assessment.id(), eventId, new AssessmentEvent.BoxCommanded(relays), who.getName(), state -> {}));
+    }
+
+    /** Relays of the set's faults. */
+    private List<Integer> wanted(Assessment assessment) {
+        FaultBox box = FaultBox.of(keys.rig(assessment));
+        return keys.faults(assessment).faults().stream()
+                .flatMap(f -> box.relayFor(f).stream())
+                .toList();
+    }
+
+    /** Something set or seen by hand. */
+    @PostMapping("/handled")
+    ProofView handled(@PathVariable String id, @RequestBody Handled handled, Principal who) {
+        Assessment assessment = assessments.get(id);
+        mustBeLockedOff(assessment);
+        List<Fault> faults = keys.faults(assessment).faults();
+        if (handled.fault() < 0 || handled.fault() >= faults.size() || handled.what() == Handling.OUT) {
+            throw Refusal.conflict("no-such-fault", "the set has changed; reload the page");
+        }
+        FaultBox box = FaultBox.of(keys.rig(assessment));
+        if (handled.what() == Handling.SET && !byHand(faults.get(handled.fault()), box)) {
+            throw Refusal.conflict(
+                    "not-by-hand", "this fault is never wired by hand: it is set by the fault box or not at all");
+        }
+        return view(assessments.append(
+                id,
+                handled.eventId(),
+                new AssessmentEvent.FaultHandled(handled.fault(), handled.what(), handled.done()),
+                who.getName(),
+                SettingController::mustNotBeOpen));
+    }
+
+    private static boolean byHand(Fault fault, FaultBox box) {
+        return box.relayFor(fault).isEmpty() && box.canSet(fault);
+    }
+
+    @PostMapping("/readings")
+    ProofView reading(@PathVariable String id, @RequestBody ProofReading reading, Principal who) {
+        Key key = keys.key(assessments.get(id));
+        key.expectation(new SlotId(reading.slot()));
+        return view(assessments.append(
+                id,
+                reading.eventId(),
+                new AssessmentEvent.CheckTaken(reading.slot(), reading.text().strip()),
+                who.getName(),
+                SettingController::mustNotBeOpen));
+    }
+
+    /** What the simulated tester shows on the simulated rig, with what is really set on it. */
+    @PostMapping("/simulated")
+    SimulatedReading simulated(@PathVariable String id, @RequestBody SimulatedSlot slot) {
+        return new SimulatedReading(onTheRig.reading(assessments.get(id), new SlotId(slot.slot())));
+    }
+
+    @PostMapping("/open")
+    ProofView open(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        return view(assessments.append(
+                id, just.eventId(), new AssessmentEvent.SheetOpened(), who.getName(), assessment -> {
+                    ProofView now = view(assessment);
+                    if (!now.mayOpen()) {
+                        throw Refusal.conflict("not-ready", now.whyNotOpen());
+                    }
+                }));
+    }
+
+    private static void mustBeLockedOff(Assessment assessment) {
+        SettingController.mustNotBeOpen(assessment);
+        if (assessment.lockedOffAt() == null) {
+            throw Refusal.conflict("not-locked-off", "lock off first: nothing is set on a rig that is not locked off");
+        }
+    }
+
+    private ProofView view(Assessment assessment) {
+        Key key = keys.key(assessment);
+        Exploration singles = explorations.of(key);
+        CheckPlan plan = CheckPlan.of(key, singles);
+        List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
+        BoxState box = boxes.of(assessment.fixed().bayId()).orElse(null);
+        List<SetStep> steps = steps(assessment, key, box);
+        String whyNot = whyNotOpen(assessment, steps, checks);
+        return new ProofView(
+                assessment.openedAt() != null,
+                assessment.lockedOffAt(),
+                steps,
+                box == null ? null : boxView(box, wanted(assessment)),
+                checks,
+                onTheRig.isSimulated(),
+                Hypotheses.of(key, singles, assessment.checks(), onTheRig.before(assessment)),
+                plan.notTold().stream().map(s -> words(s, key)).toList(),
+                whyNot.isEmpty(),
+                whyNot);
+    }
+
+    private static String words(FaultSet set, Key key) {
+        return set.isEmpty()
+                ? "the healthy rig"
+                : String.join(
+                        "; ",
+                        set.faults().stream()
+                                .map(f -> f.title() + ", " + f.where(key.rig()))
+                                .toList());
+    }
+
+    private static BoxView boxView(BoxState state, List<Integer> wanted) {
+        return new BoxView(
+                state.contact(),
+                state.contact() && !wanted.isEmpty() && new TreeSet<>(state.closed()).equals(new TreeSet<>(wanted)),
+                sorted(state.commanded()),
+                sorted(state.closed()),
+                state.wrong(),
+                state.heardAt(),
+                state.says());
+    }
+
+    private static List<Integer> sorted(Set<Integer> relays) {
+        return List.copyOf(new TreeSet<>(relays));
+    }
+
+    private List<SetStep> steps(Assessment assessment, Key key, @Nullable BoxState state) {
+        FaultBox box = FaultBox.of(key.rig());
+        List<SetStep> steps = new ArrayList<>();
+        List<Fault> faults = key.faults().faults();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            int relay = box.relayFor(fault).orElse(0);
+            Assessment.Done set = assessment.done(i, Handling.SET);
+            steps.add(new SetStep(
+                    i,
+                    fault.title(),
+                    fault.where(key.rig()),
+                    relay > 0 ? "box" : box.canSet(fault) ? "hand" : "nothing",
+                    relay,
+                    fault.instruction(key.rig()),
+                    relay > 0 ? relayState(relay, assessment, state) : set == null ? "to do" : "set",
+                    set == null ? "" : accounts.get(set.by()).name(),
+                    set == null ? null : set.at(),
+                    fault.kind().isOnlySeen(),
+                    assessment.done(i, Handling.SEEN) != null));
+        }
+        return steps;
+    }
+
+    private static String relayState(int relay, Assessment assessment, @Nullable BoxState state) {
+        if (state == null || !state.contact()) {
+            return "no contact";
+        }
+        boolean in = state.closed().contains(relay);
+        boolean meant = assessment.relays().contains(relay);
+        return in ? meant ? "set" : "wrong" : meant ? "wrong" : "to do";
+    }
+
+    private static String whyNotOpen(Assessment assessment, List<SetStep> steps, List<CheckLine> checks) {
+        if (assessment.openedAt() != null) {
+            return "The sheet is open.";
+        }
+        if (assessment.lockedOffAt() == null) {
+            return "Lock off first.";
+        }
+        for (SetStep step : steps) {
+            if (!step.state().equals("set")) {
+                return step.title() + ", " + step.place() + ": "
+                        + switch (step.state()) {
+                            case "wrong" -> "relay " + step.relay() + " is not where it should be.";
+                            case "no contact" -> "the fault box does not answer.";
+                            default ->
+                                step.how().equals("nothing")
+                                        ? "it is never wired by hand and no relay is mapped to it: take it out."
+                                        : step.how().equals("box") ? "arm the box." : "set it and tick it.";
+                        };
+            }
+            if (step.look() && !step.seen()) {
+                return step.title() + ", " + step.place() + ": look at it and tick that it is seen.";
+            }
+        }
+        long open = CheckLines.open(checks);
+        return open == 0 ? "" : open == 1 ? "One reading does not prove it yet." : open + " readings do not prove it yet.";
+    }
+}
