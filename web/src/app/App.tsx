@@ -9,6 +9,7 @@ import { Shell } from "./Shell";
 const FloorPage = lazy(() => import("../features/floor").then((m) => ({ default: m.FloorPage })));
 const PreparePage = lazy(() => import("../features/bay").then((m) => ({ default: m.PreparePage })));
 const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ default: m.AssessmentPage })));
+const CardPage = lazy(() => import("../features/set").then((m) => ({ default: m.CardPage })));
 const SheetListPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetListPage })));
 const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetPage })));
 const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ default: m.ReferencePage })));
@@ -48,6 +49,7 @@ export function App() {
                     <>
                       <Route path="/floor" element={<FloorPage />} />
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
+                      <Route path="/assessments/:id/card" element={<CardPage />} />
                       <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />
                       <Route path="/rigs" element={<RigsPage />} />
                       <Route path="/rigs/new" element={<RigWorkshopPage key="new" />} />

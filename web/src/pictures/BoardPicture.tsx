@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { CircuitTrack } from "./CircuitTrack";
+import { CircuitTrack, Pin } from "./CircuitTrack";
 import { linear } from "./scale";
 import { drawnMetres, layTracks } from "./trackLayout";
 
@@ -11,13 +11,26 @@ interface Props {
   detailed?: boolean;
   chosen?: string | undefined;
   onChoose?: ((circuit: string) => void) | undefined;
+  /** makes stations pressable; the chosen one as circuit/station */
+  onStation?: ((circuit: string, station: string) => void) | undefined;
+  chosenStation?: string | undefined;
+  /** places with a fault: circuit/station, or a circuit for its end at the board */
+  pins?: ReadonlySet<string>;
 }
 
 const W = 860;
 const TRACK_GAP = 20;
 
 /** A board as a bar, its circuits leaving it at true cable distance, section by section. */
-export function BoardPicture({ board, detailed = true, chosen, onChoose }: Props) {
+export function BoardPicture({
+  board,
+  detailed = true,
+  chosen,
+  onChoose,
+  onStation,
+  chosenStation,
+  pins,
+}: Props) {
   const left = detailed ? 250 : 16;
   const circuits = board.sections.flatMap((s) => s.circuits);
   const far = Math.max(10, ...circuits.map(drawnMetres));
@@ -61,9 +74,19 @@ export function BoardPicture({ board, detailed = true, chosen, onChoose }: Props
             <rect x={0} y={row.y - 26} width={W} height={row.height} fill="var(--work-soft)" />
           )}
           {detailed && <Name row={row} chosen={chosen === row.circuit.id} onChoose={onChoose} />}
-          {/* the row behind takes the press: nothing on the track has a meaning of its own here */}
-          <g className="pointer-events-none">
-            <CircuitTrack circuit={row.circuit} y={row.y} x={x} gap={TRACK_GAP} labels={detailed} />
+          {/* without stations to press the row behind takes the press: nothing on the track means anything alone */}
+          <g className={onStation ? undefined : "pointer-events-none"}>
+            <CircuitTrack
+              circuit={row.circuit}
+              y={row.y}
+              x={x}
+              gap={TRACK_GAP}
+              labels={detailed}
+              chosen={stationOf(chosenStation, row.circuit.id)}
+              pins={stationsOf(pins, row.circuit.id)}
+              onStation={onStation && ((station) => onStation(row.circuit.id, station))}
+            />
+            {pins?.has(row.circuit.id) && <Pin x={left + 16} y={row.y} />}
           </g>
         </g>
       ))}
@@ -79,6 +102,14 @@ export function BoardPicture({ board, detailed = true, chosen, onChoose }: Props
       ))}
     </svg>
   );
+}
+
+function stationOf(place: string | undefined, circuit: string): string | undefined {
+  return place?.startsWith(`${circuit}/`) ? place.slice(circuit.length + 1) : undefined;
+}
+
+function stationsOf(pins: ReadonlySet<string> | undefined, circuit: string): Set<string> {
+  return new Set([...(pins ?? [])].map((p) => stationOf(p, circuit)).filter((s) => s !== undefined));
 }
 
 function rowHeight(circuit: Circuit, detailed: boolean): number {

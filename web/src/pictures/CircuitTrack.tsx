@@ -15,6 +15,8 @@ interface Props {
   /** distances and names under stations; default true */
   labels?: boolean;
   chosen?: string | undefined;
+  /** ids of stations with a fault */
+  pins?: ReadonlySet<string> | undefined;
   /** makes stations pressable */
   onStation?: ((station: string) => void) | undefined;
   onGrab?: ((station: string, event: React.PointerEvent) => void) | undefined;
@@ -36,6 +38,7 @@ export function CircuitTrack({
   gap = 22,
   labels = true,
   chosen,
+  pins,
   onStation,
   onGrab,
   onNudge,
@@ -94,6 +97,11 @@ export function CircuitTrack({
           onNudge={onNudge && ((m) => onNudge(p.station.id, m))}
         />
       ))}
+      {placed
+        .filter((p) => pins?.has(p.station.id))
+        .map((p) => (
+          <Pin key={`pin-${p.station.id}`} x={at(p).x} y={at(p).y} />
+        ))}
       {labels &&
         main
           .filter((p) => labelled.has(p.station.id))
@@ -101,7 +109,7 @@ export function CircuitTrack({
             <text
               key={`label-${p.station.id}`}
               x={at(p).x}
-              y={y - 11}
+              y={y - (pins?.has(p.station.id) ? 27 : 11)}
               textAnchor="middle"
               fontSize={12.5}
               style={{ fill: "var(--ink2)" }}
@@ -110,6 +118,15 @@ export function CircuitTrack({
             </text>
           ))}
     </g>
+  );
+}
+
+/** A fault, standing on its station. */
+export function Pin({ x, y }: { x: number; y: number }) {
+  return (
+    <path d={`M${x - 8} ${y - 24}h16L${x} ${y - 7}z`} fill="var(--plum)" className="pointer-events-none">
+      <title>fault</title>
+    </path>
   );
 }
 

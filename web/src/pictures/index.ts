@@ -1,6 +1,5 @@
 export { ProfilePicture, type Dot } from "./ProfilePicture";
 export { ReadingRail } from "./ReadingRail";
-export { BondPicture } from "./BondPicture";
 export type { Side } from "./shapes";
 export { BoardPicture } from "./BoardPicture";
 export { CircuitTrack } from "./CircuitTrack";

@@ -2,7 +2,7 @@ import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
-import { BondPicture, ProfilePicture, ReadingRail } from ".";
+import { ProfilePicture, ReadingRail } from ".";
 
 const circuit: Schemas["CircuitLine"] = {
   id: "sockets",
@@ -93,21 +93,6 @@ describe("ProfilePicture", () => {
     await userEvent.keyboard("{Enter}");
     await userEvent.keyboard(" ");
     expect(onChoose.mock.calls.map(([s]) => s as string)).toEqual(["socket-2", "socket-1", "socket-1"]);
-  });
-});
-
-describe("BondPicture", () => {
-  it("names each bond with its part and whether a fault is set", async () => {
-    const onChoose = vi.fn();
-    const bonds = [
-      { id: "gas", part: "gas pipe" },
-      { id: "water", part: "water pipe" },
-    ];
-    render(<BondPicture bonds={bonds} faultsAt={new Set(["water"])} chosen="gas" onChoose={onChoose} />);
-    expect(screen.getByRole("button", { name: "bond to gas pipe" })).toHaveAttribute("aria-pressed", "true");
-    screen.getByRole("button", { name: "bond to water pipe, fault set" }).focus();
-    await userEvent.keyboard("{Enter}");
-    expect(onChoose).toHaveBeenCalledWith("water");
   });
 });
 

@@ -1,7 +1,8 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type KeyboardEvent, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, data, newEventId, type Schemas } from "../../api/client";
+import { CheckList, HypothesesPane } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { Pane } from "../../ui/Pane";
@@ -13,9 +14,10 @@ const clearQuery = (id: string) =>
     queryKey: ["assessment", id, "clear"] as const,
     queryFn: ({ signal }) =>
       data(api.GET("/api/assessments/{id}/clear", { signal, params: { path: { id } } })),
+    refetchInterval: 4000,
   });
 
-/** Faults out, then the readings that proved them set prove the rig healthy. */
+/** Faults out, relays released, then the fewest readings that tell each of them prove the rig healthy. */
 export function ClearStage({ id }: { id: string }) {
   const view = useQuery(clearQuery(id));
   const client = useQueryClient();
@@ -23,10 +25,20 @@ export function ClearStage({ id }: { id: string }) {
   const params = { path: { id } };
   const keep = (v: Schemas["ClearView"]) => {
     client.setQueryData(clearQuery(id).queryKey, v);
-    void client.invalidateQueries({ queryKey: ["floor"] });
     void client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
     void client.invalidateQueries({ queryKey: ["bay"] });
+    return client.invalidateQueries({ queryKey: ["floor"] });
   };
+  const out = useMutation({
+    mutationFn: (w: { fault: number; out: boolean }) =>
+      data(api.POST("/api/assessments/{id}/clear/out", { params, body: { eventId: newEventId(), ...w } })),
+    onSuccess: keep,
+  });
+  const release = useMutation({
+    mutationFn: () =>
+      data(api.POST("/api/assessments/{id}/clear/release", { params, body: { eventId: newEventId() } })),
+    onSuccess: keep,
+  });
   const check = useMutation({
     mutationFn: (w: { slot: string; text: string }) =>
       data(api.POST("/api/assessments/{id}/clear/checks", { params, body: { eventId: newEventId(), ...w } })),
@@ -35,104 +47,113 @@ export function ClearStage({ id }: { id: string }) {
   const done = useMutation({
     mutationFn: () =>
       data(api.POST("/api/assessments/{id}/clear/done", { params, body: { eventId: newEventId() } })),
-    onSuccess: (v) => {
-      keep(v);
+    onSuccess: async (v) => {
+      // waited for: the Floor must not show the old tile
+      await keep(v);
       void navigate("/floor");
     },
   });
   return (
     <Loaded query={view}>
       {(v) => (
-        <div className="grid max-w-[1100px] gap-3 md:grid-cols-2">
+        <div className="grid max-w-[1200px] items-start gap-3 md:grid-cols-2">
           <Pane title="Take out" wall="plum">
+            {v.relaysIn.length > 0 && (
+              <div className="mb-3 border-b border-line pb-3">
+                <p className="mb-2 font-semibold text-plum">
+                  Fault box: relays {v.relaysIn.join(", ")} are pulled in.
+                </p>
+                <Button kind="main" disabled={release.isPending} onClick={() => release.mutate()}>
+                  Release all relays
+                </Button>
+              </div>
+            )}
+            {v.boxSays && <p className="mb-2 font-semibold text-caution">△ {v.boxSays}</p>}
             {v.faults.length === 0 && <p className="text-ink2">No fault was set.</p>}
             <ol className="divide-y divide-line">
               {v.faults.map((f) => (
-                <li key={f.title + f.place} className="py-2">
-                  <p className="font-semibold">
-                    {f.title}, {f.place}
-                  </p>
-                  <p className="text-ink2">{f.remedy}</p>
-                </li>
+                <OutRow
+                  key={`${f.index}-${f.out}`}
+                  fault={f}
+                  disabled={v.clearedAt !== null || out.isPending}
+                  onTick={(isOut) => out.mutate({ fault: f.index, out: isOut })}
+                />
               ))}
             </ol>
+            <ProblemNote error={out.error ?? release.error} />
             <p className="mt-3 text-[13px] text-ink2">
               Rig isolated and locked off while you do it. Links out, conductors back at their torque, covers
               on.
             </p>
           </Pane>
-          <Pane title="Prove it healthy">
-            <ul className="divide-y divide-line">
-              {v.checks.map((c) => (
-                <HealthyRow
-                  key={c.slot + c.text}
-                  check={c}
-                  disabled={v.clearedAt !== null}
-                  onCheck={(text) => check.mutate({ slot: c.slot, text })}
-                />
-              ))}
-            </ul>
-            <ProblemNote error={check.error ?? done.error} />
-            {v.clearedAt ? (
-              <p className="mt-3">
-                <Chip>healthy, {clock(v.clearedAt)}</Chip>
-              </p>
-            ) : (
-              <div className="mt-3">
-                <p className="mb-2 text-ink2">{v.whyNot || "All readings are healthy."}</p>
-                <Button
-                  kind="main"
-                  large
-                  disabled={!v.mayClear || done.isPending}
-                  onClick={() => done.mutate()}
-                >
-                  The bay is free
-                </Button>
-              </div>
-            )}
-          </Pane>
+          <div className="space-y-3">
+            <Pane title="Prove it healthy">
+              <CheckList
+                id={id}
+                checks={v.checks}
+                simulated={v.simulated}
+                disabled={v.clearedAt !== null}
+                onCheck={(slot, text) => check.mutate({ slot, text })}
+              />
+              <ProblemNote error={check.error ?? done.error} />
+              {v.clearedAt ? (
+                <p className="mt-3">
+                  <Chip>healthy, {clock(v.clearedAt)}</Chip>
+                </p>
+              ) : (
+                <div className="mt-3">
+                  <p className="mb-2 text-ink2">{v.whyNot || "All readings are healthy."}</p>
+                  <Button
+                    kind="main"
+                    large
+                    disabled={!v.mayClear || done.isPending}
+                    onClick={() => done.mutate()}
+                  >
+                    The bay is free
+                  </Button>
+                </div>
+              )}
+            </Pane>
+            <HypothesesPane hypotheses={v.hypotheses} good="AS_MEANT" />
+          </div>
         </div>
       )}
     </Loaded>
   );
 }
 
-interface RowProps {
-  check: Schemas["HealthyCheck"];
+interface OutProps {
+  fault: Schemas["ToRemove"];
   disabled: boolean;
-  onCheck: (text: string) => void;
+  onTick: (out: boolean) => void;
 }
 
-function HealthyRow({ check, disabled, onCheck }: RowProps) {
-  const [text, setText] = useState(check.text);
-  const send = () => {
-    if (text.trim() && text !== check.text) onCheck(text);
-  };
-  const id = `clear-${check.slot}`;
+function OutRow({ fault, disabled, onTick }: OutProps) {
+  // ticked at once; the server's answer makes the row anew
+  const [out, setOut] = useState(fault.out);
   return (
-    <li className="grid grid-cols-[1fr_112px] items-center gap-x-3 py-2">
-      <label htmlFor={id}>
-        <span className="font-semibold">{check.what}</span>
-        <span className="block text-[13px] text-ink2">healthy: {check.window}</span>
+    <li className="py-2">
+      <label className="flex gap-3">
+        <input
+          type="checkbox"
+          className="mt-0.5 size-6 accent-[var(--work)]"
+          checked={out}
+          disabled={disabled}
+          onChange={(e) => {
+            setOut(e.target.checked);
+            onTick(e.target.checked);
+          }}
+        />
+        <span>
+          <span className="font-semibold">
+            {fault.title}, {fault.place}
+          </span>
+          <span className="block text-ink2">
+            {fault.how === "box" ? "Its relay releases it." : fault.remedy}
+            {fault.look && " Only the eye proves it out."}
+          </span>
+        </span>
       </label>
-      <input
-        id={id}
-        value={text}
-        disabled={disabled}
-        placeholder={check.unit}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={send}
-        onKeyDown={(e: KeyboardEvent<HTMLInputElement>) => e.key === "Enter" && e.currentTarget.blur()}
-        className="min-h-12 rounded-md border border-ink2 bg-sheet px-2 text-[18px] disabled:opacity-60"
-      />
-      {check.text && (
-        <p
-          role="status"
-          className={check.fits ? "col-span-2 font-semibold text-work" : "col-span-2 text-caution"}
-        >
-          {check.fits ? "◆ healthy" : "✕ not healthy: is the fault still in?"}
-        </p>
-      )}
     </li>
   );
 }

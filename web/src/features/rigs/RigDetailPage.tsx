@@ -6,6 +6,7 @@ import { Chip } from "../../ui/Chip";
 import { LinkButton } from "../../ui/LinkButton";
 import { Loaded } from "../../ui/States";
 import { BoardsPane } from "./BoardsPane";
+import { FaultsOfRig } from "./FaultsOfRig";
 import { type RigPage, rigQueries } from "./queries";
 import { ReadingSheet } from "./ReadingSheet";
 import { Versions } from "./Versions";
@@ -74,6 +75,7 @@ function Detail({ page }: { page: RigPage }) {
         </aside>
       </div>
       <ReadingSheet page={page} circuit={circuit} onCircuit={setCircuit} />
+      {page.latest && <FaultsOfRig id={page.id} circuit={circuit} />}
     </>
   );
 }

@@ -1,142 +1,73 @@
 import { useQuery } from "@tanstack/react-query";
+import { Tabs } from "radix-ui";
 import { useState } from "react";
-import { useNavigate } from "react-router";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
+import { LinkButton } from "../../ui/LinkButton";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
-import { useShortcuts } from "../../ui/useShortcuts";
 import { clock } from "../../ui/when";
-import { AddFault } from "./AddFault";
-import { Changes } from "./Changes";
-import { FaultList } from "./FaultList";
-import { ProveSet } from "./ProveSet";
-import { type Fault, setQueries, type SetView, useSetWrites } from "./queries";
-import { RigPictures } from "./RigPictures";
+import { ChooseFaults } from "./ChooseFaults";
+import { Prove } from "./Prove";
+import { setQueries, type SetView, useSetWrites } from "./queries";
 
-/** Set: choose faults where they sit, see what they do, lock off, set them by hand, prove them set. */
+/** Set: choose faults where they sit, see what they do, then set them on the rig and prove them set. */
 export function SetStage({ id }: { id: string }) {
   const view = useQuery(setQueries.view(id));
   return <Loaded query={view}>{(v) => <SetWork id={id} view={v} />}</Loaded>;
 }
 
+const TAB =
+  "min-h-11 border-b-[3px] border-transparent px-1 text-[16px] text-ink2 data-[state=active]:border-work data-[state=active]:font-bold data-[state=active]:text-ink";
+
 function SetWork({ id, view }: { id: string; view: SetView }) {
-  const writes = useSetWrites(id);
-  const navigate = useNavigate();
-  const [place, setPlace] = useState<string>();
-  const [draft, setDraft] = useState<Fault>();
-  const [before, setBefore] = useState<Fault[][]>([]);
-  const kept = view.preview.faults.map((f) => f.fault);
-  const tried = useQuery({
-    ...setQueries.preview(id, draft ? [...kept, draft] : kept),
-    enabled: draft !== undefined,
-  });
-  const shown = draft && tried.data ? tried.data : view.preview;
-
-  const write = (faults: Fault[]) => {
-    writes.faults.mutate({ faults, basedOn: view.basedOn });
-    setDraft(undefined);
-    setPlace(undefined);
-  };
-  const change = (faults: Fault[]) => {
-    setBefore([...before, kept]);
-    write(faults);
-  };
-  const undo = () => {
-    const last = before.at(-1);
-    if (!last || view.sheetOpen) return;
-    setBefore(before.slice(0, -1));
-    write(last);
-  };
-  useShortcuts({ u: undo, U: undo, Escape: () => choose(undefined) });
-
-  const choose = (where: string | undefined) => {
-    setPlace(where);
-    setDraft(undefined);
-  };
-
+  const count = view.preview.faults.length;
+  const [tab, setTab] = useState(view.sheetOpen || (view.lockedOffAt && count > 0) ? "prove" : "choose");
   return (
-    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_390px] lg:grid-rows-[auto_1fr]">
-      <div className="space-y-3">
-        <SafetyBar view={view} onLockOff={() => writes.lockOff.mutate()} busy={writes.lockOff.isPending} />
-        <RigPictures
-          view={view}
-          preview={shown}
-          place={place}
-          onPlace={view.sheetOpen ? undefined : choose}
-        />
+    <Tabs.Root value={tab} onValueChange={setTab}>
+      <div className="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
+        <Tabs.List aria-label="Set" className="flex gap-6">
+          <Tabs.Trigger value="choose" className={TAB}>
+            Choose faults
+          </Tabs.Trigger>
+          <Tabs.Trigger value="prove" className={TAB}>
+            Set and prove
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Chip tone={count > 0 ? "plum" : "plain"}>
+          {count === 0 ? "no fault chosen" : count === 1 ? "1 fault" : `${count} faults`}
+        </Chip>
+        {view.lockedOffAt && <Chip>dead, locked off {clock(view.lockedOffAt)}</Chip>}
+        <span className="ml-auto">
+          <LinkButton to={`/assessments/${id}/card`}>Set card</LinkButton>
+        </span>
       </div>
-      <div className="space-y-3 lg:row-span-2">
-        {!view.sheetOpen && (
-          <AddFault
-            key={place ?? "none"}
-            view={view}
-            place={place}
-            onPlace={choose}
-            onDraft={setDraft}
-            problem={draft ? tried.error : null}
-            onAdd={(fault) => change([...kept, fault])}
-          />
-        )}
-        <ProblemNote error={writes.faults.error ?? writes.open.error ?? writes.lockOff.error} />
-        <FaultList
-          preview={shown}
-          keptCount={kept.length}
-          locked={view.sheetOpen}
-          onRemove={(i) => change(kept.filter((_, n) => n !== i))}
-          onUndo={before.length > 0 ? undo : undefined}
-        />
-        <ProveSet
-          view={view}
-          busy={writes.check.isPending}
-          error={writes.check.error}
-          onCheck={(slot, text) => writes.check.mutate({ slot, text })}
-        />
-        <Pane>
-          <p id="why-not" className="mb-2 text-ink2">
-            {view.mayOpen
-              ? "All faults are proved set. Brief the candidate and agree permission first."
-              : view.whyNotOpen}
-          </p>
-          <Button
-            kind="main"
-            disabled={!view.mayOpen || writes.open.isPending}
-            aria-describedby="why-not"
-            onClick={() =>
-              writes.open.mutate(undefined, { onSuccess: () => void navigate(`/assessments/${id}/watch`) })
-            }
-          >
-            Open the candidate’s sheet
-          </Button>
-        </Pane>
-      </div>
-      <div className="lg:col-start-1">
-        <Changes preview={shown} />
-      </div>
-    </div>
+      <LockOff id={id} view={view} />
+      <Tabs.Content value="choose" tabIndex={-1}>
+        <ChooseFaults id={id} view={view} onChosen={() => setTab("prove")} />
+      </Tabs.Content>
+      <Tabs.Content value="prove" tabIndex={-1}>
+        <Prove id={id} onChange={() => setTab("choose")} />
+      </Tabs.Content>
+    </Tabs.Root>
   );
 }
 
-function SafetyBar({ view, onLockOff, busy }: { view: SetView; onLockOff: () => void; busy: boolean }) {
-  if (view.lockedOffAt) {
-    return (
-      <p className="flex flex-wrap items-center gap-3">
-        <Chip>dead, locked off {clock(view.lockedOffAt)}</Chip>
-        <span className="text-[13px] text-ink2">
-          Faults here are for dead tests. Local codes and licensed practice come first.
-        </span>
-      </p>
-    );
-  }
+function LockOff({ id, view }: { id: string; view: SetView }) {
+  const { lockOff } = useSetWrites(id);
+  if (view.lockedOffAt) return null;
   return (
-    <Pane wall="caution" title="Before a hand goes on the rig">
-      <p className="mb-3 max-w-[75ch]">
-        Isolate, lock off, tag, keep the key on you. Prove the indicator, test dead L–N, L–E and N–E, prove
-        the indicator again. Follow your site’s rules; this page does not make anything dead.
-      </p>
-      <Button kind="main" disabled={busy} onClick={onLockOff}>
-        It is locked off and proved dead
-      </Button>
+    <Pane wall="caution" title="Before a hand goes on the rig" className="mb-3">
+      <div className="flex flex-wrap items-center gap-4">
+        <p className="max-w-[90ch] flex-1">
+          Isolate, lock off, tag, keep the key on you. Prove the indicator, test dead L–N, L–E and N–E, prove
+          the indicator again. Follow your site’s rules and local code; this page does not make anything dead.
+        </p>
+        <Button kind="main" disabled={lockOff.isPending} onClick={() => lockOff.mutate()}>
+          It is locked off and proved dead
+        </Button>
+      </div>
+      <ProblemNote error={lockOff.error} />
     </Pane>
   );
 }

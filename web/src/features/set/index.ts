@@ -1,1 +1,2 @@
 export { SetStage } from "./SetStage";
+export { CardPage } from "./CardPage";

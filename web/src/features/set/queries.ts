@@ -11,7 +11,7 @@ export const setQueries = {
       queryFn: ({ signal }) =>
         data(api.GET("/api/assessments/{id}/set", { signal, params: { path: { id } } })),
     }),
-  /** What a set would do, without keeping it; an empty list asks nothing. */
+  /** What a set would do, without keeping it. */
   preview: (id: string, faults: Fault[]) =>
     queryOptions({
       queryKey: ["assessment", id, "preview", faults] as const,
@@ -26,6 +26,63 @@ export const setQueries = {
       staleTime: Infinity,
       placeholderData: keepPreviousData,
     }),
+  /** Whether a set is fair; a new rig is explored first, which takes a moment. */
+  review: (id: string, faults: Fault[], asOf: number) =>
+    queryOptions({
+      queryKey: ["assessment", id, "review", faults, asOf] as const,
+      queryFn: ({ signal }) =>
+        data(
+          api.POST("/api/assessments/{id}/faults/review", {
+            signal,
+            params: { path: { id } },
+            body: { faults },
+          }),
+        ),
+      staleTime: Infinity,
+      placeholderData: keepPreviousData,
+    }),
+  /** What every kind that fits a place would do there. */
+  here: (id: string, at: string) =>
+    queryOptions({
+      queryKey: ["assessment", id, "here", at] as const,
+      queryFn: ({ signal }) =>
+        data(
+          api.GET("/api/assessments/{id}/faults/here", { signal, params: { path: { id }, query: { at } } }),
+        ),
+      staleTime: Infinity,
+    }),
+  library: (id: string) =>
+    queryOptions({
+      queryKey: ["assessment", id, "library"] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/assessments/{id}/library", { signal, params: { path: { id } } })),
+    }),
+  comparison: (id: string, ref: string, basedOn: number) =>
+    queryOptions({
+      queryKey: ["assessment", id, "compare", ref, basedOn] as const,
+      queryFn: ({ signal }) =>
+        data(
+          api.GET("/api/assessments/{id}/compare", {
+            signal,
+            params: { path: { id }, query: { with: ref } },
+          }),
+        ),
+    }),
+  proof: (id: string) =>
+    queryOptions({
+      queryKey: ["assessment", id, "proof"] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/assessments/{id}/proof", { signal, params: { path: { id } } })),
+      // the box is watched: a relay that falls out must show
+      refetchInterval: 2500,
+    }),
+  card: (id: string) =>
+    queryOptions({
+      queryKey: ["assessment", id, "card"] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/assessments/{id}/card", { signal, params: { path: { id } } })),
+      gcTime: 0,
+    }),
 };
 
 /** The writes of Set; each answers with the new view. A retry after a lost connection carries the same event id. */
@@ -34,6 +91,7 @@ export function useSetWrites(id: string) {
   const params = { path: { id } };
   const keep = (view: SetView) => {
     client.setQueryData(setQueries.view(id).queryKey, view);
+    void client.invalidateQueries({ queryKey: setQueries.proof(id).queryKey });
     void client.invalidateQueries({ queryKey: ["floor"] });
     // waited for: the header says which stages can be opened
     return client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
@@ -41,7 +99,7 @@ export function useSetWrites(id: string) {
   const refresh = () => void client.invalidateQueries({ queryKey: setQueries.view(id).queryKey });
   return {
     faults: useMutation({
-      mutationFn: (w: { faults: Fault[]; basedOn: number }) =>
+      mutationFn: (w: { faults: Fault[]; basedOn: number; from: string | null }) =>
         data(api.PUT("/api/assessments/{id}/faults", { params, body: { eventId: newEventId(), ...w } })),
       onSuccess: keep,
       onError: refresh,
@@ -51,14 +109,64 @@ export function useSetWrites(id: string) {
         data(api.POST("/api/assessments/{id}/lock-off", { params, body: { eventId: newEventId() } })),
       onSuccess: keep,
     }),
-    check: useMutation({
+    answers: useMutation({
+      mutationFn: (answers: Schemas["AcceptedAnswer"][]) =>
+        data(api.PUT("/api/assessments/{id}/answers", { params, body: { eventId: newEventId(), answers } })),
+      onSuccess: (view) => {
+        void client.invalidateQueries({ queryKey: ["assessment", id, "review"] });
+        return keep(view);
+      },
+    }),
+    propose: useMutation({
+      mutationFn: (wanted: Schemas["Wanted"]) =>
+        data(api.POST("/api/assessments/{id}/faults/propose", { params, body: wanted })),
+    }),
+    keepInLibrary: useMutation({
+      mutationFn: (body: Schemas["ToKeep"]) =>
+        data(api.POST("/api/assessments/{id}/library", { params, body })),
+      onSuccess: () => client.invalidateQueries({ queryKey: setQueries.library(id).queryKey }),
+    }),
+  };
+}
+
+/** The writes of proving. */
+export function useProofWrites(id: string) {
+  const client = useQueryClient();
+  const params = { path: { id } };
+  const keep = (view: Schemas["ProofView"]) => {
+    client.setQueryData(setQueries.proof(id).queryKey, view);
+    void client.invalidateQueries({ queryKey: setQueries.view(id).queryKey });
+    void client.invalidateQueries({ queryKey: ["floor"] });
+    return client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
+  };
+  return {
+    arm: useMutation({
+      mutationFn: () =>
+        data(api.POST("/api/assessments/{id}/proof/arm", { params, body: { eventId: newEventId() } })),
+      onSuccess: keep,
+    }),
+    release: useMutation({
+      mutationFn: () =>
+        data(api.POST("/api/assessments/{id}/proof/release", { params, body: { eventId: newEventId() } })),
+      onSuccess: keep,
+    }),
+    handled: useMutation({
+      mutationFn: (w: { fault: number; what: "SET" | "SEEN"; done: boolean }) =>
+        data(
+          api.POST("/api/assessments/{id}/proof/handled", { params, body: { eventId: newEventId(), ...w } }),
+        ),
+      onSuccess: keep,
+    }),
+    reading: useMutation({
       mutationFn: (w: { slot: string; text: string }) =>
-        data(api.POST("/api/assessments/{id}/checks", { params, body: { eventId: newEventId(), ...w } })),
+        data(
+          api.POST("/api/assessments/{id}/proof/readings", { params, body: { eventId: newEventId(), ...w } }),
+        ),
       onSuccess: keep,
     }),
     open: useMutation({
       mutationFn: () =>
-        data(api.POST("/api/assessments/{id}/open", { params, body: { eventId: newEventId() } })),
+        data(api.POST("/api/assessments/{id}/proof/open", { params, body: { eventId: newEventId() } })),
       onSuccess: keep,
     }),
   };

@@ -58,9 +58,7 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
     if (!kind || !where || !chosen) return;
     onAdd({
       kind: kind.id,
-      circuit: where.circuit,
-      point: where.point,
-      bond: where.bond,
+      at: where.id,
       conductors: chosen,
       remedy,
     });
@@ -92,10 +90,16 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
           }}
         >
           <option value="">Choose…</option>
-          {view.kinds.map((k) => (
-            <option key={k.id} value={k.id}>
-              {k.title}
-            </option>
+          {[...new Set(view.kinds.map((k) => k.group))].map((group) => (
+            <optgroup key={group} label={group}>
+              {view.kinds
+                .filter((k) => k.group === group)
+                .map((k) => (
+                  <option key={k.id} value={k.id}>
+                    {k.title}
+                  </option>
+                ))}
+            </optgroup>
           ))}
         </SelectField>
       </div>
@@ -131,7 +135,5 @@ function conductorsOf(view: SheetView, report: Report) {
 }
 
 function placeOf(view: SheetView, report: Report) {
-  return view.places.find(
-    (p) => p.circuit === report.circuit && p.point === report.point && p.bond === report.bond,
-  );
+  return view.places.find((p) => p.id === report.at);
 }

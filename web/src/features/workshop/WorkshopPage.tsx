@@ -134,9 +134,7 @@ function Bays({ workshop }: { workshop: Workshop }) {
     <Pane title="Bays">
       <Lines empty="No bay yet.">
         {workshop.bays.map((b) => (
-          <li key={b.number} className="flex min-h-9 items-center gap-3">
-            <span className="font-semibold">Bay {b.number}</span> {b.rig}
-          </li>
+          <BayRow key={b.id} bay={b} />
         ))}
       </Lines>
       <form onSubmit={submit} className="grid items-end gap-2 sm:grid-cols-[110px_1fr_auto]">
@@ -163,6 +161,40 @@ function Bays({ workshop }: { workshop: Workshop }) {
       </form>
       <ProblemNote error={add.error} />
     </Pane>
+  );
+}
+
+/** A bay with the address of its fault box. */
+function BayRow({ bay }: { bay: Schemas["BayLine"] }) {
+  const [address, setAddress] = useState(bay.faultBox);
+  const set = useWorkshopWrite((body: Schemas["BoxAddress"]) =>
+    data(api.PUT("/api/workshop/bays/{id}/fault-box", { params: { path: { id: bay.id } }, body })),
+  );
+  return (
+    <li className="py-1.5">
+      <form
+        className="flex flex-wrap items-center gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          set.mutate({ address });
+        }}
+      >
+        <span className="min-w-40 flex-1">
+          <span className="font-semibold">Bay {bay.number}</span> {bay.rig}
+        </span>
+        <input
+          aria-label={`Fault box of bay ${bay.number}`}
+          placeholder="no fault box"
+          value={address}
+          onChange={(e) => setAddress(e.target.value)}
+          className="min-h-9 w-44 rounded-md border border-ink2 bg-sheet px-2"
+        />
+        <Button type="submit" kind="quiet" disabled={set.isPending || address === bay.faultBox}>
+          Set
+        </Button>
+      </form>
+      <ProblemNote error={set.error} />
+    </li>
   );
 }
 

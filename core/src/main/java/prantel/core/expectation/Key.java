@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
@@ -36,7 +38,14 @@ public final class Key {
     private final Ends faulted;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
 
-    private Key(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt, Healthy healthy) {
+    private Key(
+            Rig rig,
+            FaultSet faults,
+            Tester tester,
+            Scheme scheme,
+            AsBuilt asBuilt,
+            Healthy healthy,
+            Predicate<SlotId> wanted) {
         this.rig = rig;
         this.faults = faults;
         this.tester = tester;
@@ -46,6 +55,9 @@ public final class Key {
         this.faulted = faults.isEmpty() ? healthy.ends : healthy.ends(faults);
         Map<SlotId, Optional<Limit>> limits = limitsAsFitted();
         for (Slot slot : healthy.slots) {
+            if (!wanted.test(slot.id())) {
+                continue;
+            }
             Optional<Limit> limit = limits.getOrDefault(slot.id(), slot.limit());
             Expectation expected = switch (slot) {
                 case Slot.Measured measured -> expect(measured);
@@ -76,7 +88,7 @@ public final class Key {
      */
     public static Key of(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt) {
         faults.checkOn(rig);
-        return new Key(rig, faults, tester, scheme, asBuilt, new Healthy(rig, scheme));
+        return new Key(rig, faults, tester, scheme, asBuilt, new Healthy(rig, scheme), slot -> true);
     }
 
     /**
@@ -87,7 +99,17 @@ public final class Key {
      */
     public Key with(FaultSet others) {
         others.checkOn(rig);
-        return new Key(rig, others, tester, scheme, asBuilt, healthy);
+        return new Key(rig, others, tester, scheme, asBuilt, healthy, slot -> true);
+    }
+
+    /**
+     * The same for a few measured boxes only: for trying many sets.
+     *
+     * @param boxes none that is chosen or worked out from others
+     */
+    public Key with(FaultSet others, Set<SlotId> boxes) {
+        others.checkOn(rig);
+        return new Key(rig, others, tester, scheme, asBuilt, healthy, boxes::contains);
     }
 
     /** This key with all that is known of the healthy rig worked out, so that several threads may make keys from it. */

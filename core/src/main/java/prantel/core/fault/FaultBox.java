@@ -80,6 +80,11 @@ public final class FaultBox {
         return byRelay.isEmpty();
     }
 
+    /** Whether somebody sets it by hand. */
+    public boolean isByHand(Fault fault) {
+        return relayFor(fault).isEmpty() && canSet(fault);
+    }
+
     /** Whether it can be set on the real rig: by hand, or by its relay when it must never be wired by hand. */
     public boolean canSet(Fault fault) {
         return fault.safety() != SafetyClass.EMULATED || relayFor(fault).isPresent();

@@ -57,7 +57,7 @@ public record FaultSet(List<Fault> faults) {
                 e.problems().forEach(p -> problems.add(p.at(where + "/" + p.where())));
                 continue;
             }
-            if (!seen.add(List.of(fault.kind(), fault.place(), fault.conductors()))) {
+            if (!seen.add(List.of(fault.kind(), fault.place(), fault.conductors(), fault.other()))) {
                 problems.add(new Problem("fault-twice", where, fault.title(), "name each fault once"));
             }
         }

@@ -206,7 +206,7 @@ public final class SafetyCheck {
                 Danger.Kind.NO_DISCONNECTION,
                 where,
                 unearthed
-                        ? "A line touching metal at " + where + " would flow nowhere: it has no earth."
+                        ? "A line touching metal at " + where + " would trip nothing: the metal has no earth."
                         : text(
                                 "A line touching metal at %s would draw %.3g A; %s needs %.0f A to trip at once, and no"
                                         + " working RCD stands in front.",

@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -25,6 +26,7 @@ import prantel.core.setting.Hypothesis.Kind;
  */
 public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<FaultSet> notTold) {
     private static final int MOST_BRANCHES = 200_000;
+    private static final int MOST_SLIPS = 24;
 
     public CheckPlan {
         readings = List.copyOf(readings);
@@ -37,10 +39,41 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
      * @param singles of the same rig, tester and scheme
      */
     public static CheckPlan of(Key key, Exploration singles) {
+        return of(key, singles, f -> false);
+    }
+
+    /**
+     * The same, and it tells a fault set by hand from the same one at another place or on other conductors: the slip a
+     * hand makes, and a relay does not.
+     *
+     * @param byHand faults of the set that somebody sets by hand
+     */
+    public static CheckPlan of(Key key, Exploration singles, Predicate<Fault> byHand) {
         List<Fault> looks = key.faults().faults().stream()
                 .filter(f -> f.kind().isOnlySeen())
                 .toList();
-        return of(key, singles, looks, others(key, singles));
+        List<Hypothesis> others = others(key, singles);
+        others.addAll(slips(key, singles, byHand));
+        return of(key, singles, looks, others);
+    }
+
+    /** Each fault set by hand, made at another place or on other conductors. */
+    static List<Hypothesis> slips(Key key, Exploration singles, Predicate<Fault> byHand) {
+        List<Hypothesis> slips = new ArrayList<>();
+        for (Fault fault : key.faults().faults()) {
+            if (byHand.test(fault) && !fault.kind().isOnlySeen()) {
+                singles.effects().stream()
+                        .map(Effect::fault)
+                        .filter(g -> g.kind() == fault.kind()
+                                && !g.isSameBut(fault)
+                                && g.place().ofCircuit().equals(fault.place().ofCircuit()))
+                        .limit(MOST_SLIPS)
+                        .forEach(g -> slips.add(Hypothesis.of(
+                                Kind.OTHER_INSTEAD,
+                                key.with(key.faults().without(fault).with(g.withSize(fault.size()))))));
+            }
+        }
+        return slips;
     }
 
     /**

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import prantel.core.expectation.Band;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
@@ -44,10 +45,16 @@ public final class Inference {
      * @param key with what is meant to be set
      * @param readings what the display showed, by box
      * @param before faults that were on this rig last; they may have been left
+     * @param byHand faults of the set that somebody sets by hand, and may set elsewhere
      * @return best first; empty without a readable reading
      * @throws prantel.core.quantity.ProblemsException if a box is not of this rig
      */
-    public static List<Ranked> of(Key key, Exploration singles, Map<SlotId, String> readings, FaultSet before) {
+    public static List<Ranked> of(
+            Key key,
+            Exploration singles,
+            Map<SlotId, String> readings,
+            FaultSet before,
+            Predicate<Fault> byHand) {
         Map<SlotId, Written> written = new LinkedHashMap<>();
         readings.forEach((slot, text) -> {
             Written read = Notation.read(text, key.expectation(slot).slot().boxUnit());
@@ -59,7 +66,7 @@ public final class Inference {
             return List.of();
         }
         List<Scored> scored = new ArrayList<>();
-        for (Hypothesis hypothesis : hypotheses(key, singles, before)) {
+        for (Hypothesis hypothesis : hypotheses(key, singles, before, byHand)) {
             scored.add(score(hypothesis, written));
         }
         scored.sort(Comparator.comparingDouble(Scored::cost));
@@ -77,16 +84,12 @@ public final class Inference {
                 .toList();
     }
 
-    private static List<Hypothesis> hypotheses(Key key, Exploration singles, FaultSet before) {
+    private static List<Hypothesis> hypotheses(
+            Key key, Exploration singles, FaultSet before, Predicate<Fault> byHand) {
         List<Hypothesis> all = new ArrayList<>(List.of(Hypothesis.of(Kind.AS_MEANT, key)));
         if (!key.faults().isEmpty()) {
             all.addAll(CheckPlan.others(key, singles));
-            for (Fault fault : key.faults().faults()) {
-                likelySlips(fault, singles)
-                        .forEach(g -> all.add(Hypothesis.of(
-                                Kind.OTHER_INSTEAD,
-                                key.with(key.faults().without(fault).with(g)))));
-            }
+            all.addAll(CheckPlan.slips(key, singles, byHand));
         } else {
             singles.effects().stream()
                     .filter(e -> !e.fault().kind().isOnlySeen())
@@ -97,18 +100,6 @@ public final class Inference {
                 .forEach(b -> all.add(
                         Hypothesis.of(Kind.LEFT_OVER, key.with(key.faults().with(b)))));
         return all;
-    }
-
-    /** The same kind on other conductors or at another place of the circuit. */
-    private static List<Fault> likelySlips(Fault fault, Exploration singles) {
-        return singles.effects().stream()
-                .map(Effect::fault)
-                .filter(g -> g.kind() == fault.kind()
-                        && !g.isSameBut(fault)
-                        && g.place().ofCircuit().equals(fault.place().ofCircuit()))
-                .map(g -> g.withSize(fault.size()))
-                .limit(24)
-                .toList();
     }
 
     private record Scored(Hypothesis hypothesis, double cost, boolean drift, List<Evidence> evidence) {}

@@ -1,12 +1,17 @@
 package prantel.core.setting;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 import prantel.core.expectation.Change.Visibility;
+import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
+import prantel.core.fault.FaultSet;
+import prantel.core.sequence.SlotId;
 
 /**
  * Which of two findable faults hides the other when both are set. Long work for a whole rig: it tells its progress and can
@@ -42,7 +47,7 @@ public final class PairExploration {
                 return new Result(i, masked, true);
             }
             Effect[] pair = pairs.get(i);
-            look(pair[0].fault(), pair[1].fault(), healthy, masked);
+            look(pair[0], pair[1], healthy, masked);
             if (i % 8 == 0) {
                 progress.accept((double) i / pairs.size());
             }
@@ -70,12 +75,30 @@ public final class PairExploration {
         return pairs;
     }
 
-    private static void look(Fault a, Fault b, Key healthy, List<Masked> masked) {
-        if (SetReview.visibility(a, b, healthy) != Visibility.FINDABLE) {
-            masked.add(new Masked(a, b));
+    /** Only the boxes that show one of the two have to be read with both set. */
+    private static void look(Effect a, Effect b, Key healthy, List<Masked> masked) {
+        Set<SlotId> boxes = new HashSet<>();
+        a.findable().forEach(e -> boxes.add(e.slot().id()));
+        b.findable().forEach(e -> boxes.add(e.slot().id()));
+        Key both = healthy.with(FaultSet.of(a.fault(), b.fault()), boxes);
+        if (isHidden(a, b, both, healthy)) {
+            masked.add(new Masked(a.fault(), b.fault()));
         }
-        if (SetReview.visibility(b, a, healthy) != Visibility.FINDABLE) {
-            masked.add(new Masked(b, a));
+        if (isHidden(b, a, both, healthy)) {
+            masked.add(new Masked(b.fault(), a.fault()));
         }
+    }
+
+    /** Whether no box that shows one fault alone still tells it once the other is set. */
+    private static boolean isHidden(Effect fault, Effect other, Key both, Key healthy) {
+        boolean seen = fault.fault().kind().isSeen();
+        return !seen
+                && fault.findable().stream().noneMatch(e -> {
+                    SlotId id = e.slot().id();
+                    Expectation without = other.changed().get(id);
+                    return e.failsByItsLimit()
+                            || Hypothesis.tellsApart(
+                                    both.expectation(id), without == null ? healthy.expectation(id) : without);
+                });
     }
 }

@@ -80,9 +80,11 @@ public final class Pictures {
         return curves;
     }
 
-    /** One profile a circuit: of R1+R2, of R1+R2 crossed for a ring; R2 where a fault shows there and not in R1+R2. */
+    /** Along each circuit R1+R2, crossed for a ring, and R2. */
     public static List<ProfileCurve> profiles(Key key) {
-        return profiles(key, "R1+R2");
+        List<ProfileCurve> curves = new ArrayList<>(profiles(key, "R1+R2"));
+        curves.addAll(profiles(key, "R2"));
+        return curves;
     }
 
     private static List<String> faultStations(Key key, Circuit circuit) {

@@ -137,11 +137,18 @@ class ExplorationController implements DisposableBean {
             return;
         }
         job.state = "running";
-        Exploration singles = explorations.of(key);
-        PairExploration.Result result =
-                PairExploration.of(singles, singles.effects(), share -> job.share = share, () -> job.stop);
-        job.result = result;
-        job.state = result.stopped() ? "stopped" : "done";
+        try {
+            Exploration singles = explorations.of(key);
+            PairExploration.Result result =
+                    PairExploration.of(singles, singles.effects(), share -> job.share = share, () -> job.stop);
+            job.result = result;
+            job.state = result.stopped() ? "stopped" : "done";
+        } finally {
+            // whatever happened, nobody shall wait for it for ever
+            if (job.state.equals("running")) {
+                job.state = "stopped";
+            }
+        }
     }
 
     private static PairsView view(PairJob job, Rig rig) {

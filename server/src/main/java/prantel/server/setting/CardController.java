@@ -90,7 +90,7 @@ class CardController {
                 }
             }
         }
-        CheckPlan plan = CheckPlan.of(key, explorations.of(key));
+        CheckPlan plan = CheckPlan.of(key, explorations.of(key), box::isByHand);
         return new CardView(
                 workshop.bay(assessment.fixed().bayId()).number(),
                 rig.name(),

@@ -164,7 +164,7 @@ class ClearController {
                 boxSays,
                 checks,
                 onTheRig.isSimulated(),
-                Hypotheses.of(healthy, singles, assessment.clearChecks(), key.faults()),
+                Hypotheses.of(healthy, singles, assessment.clearChecks(), key.faults(), f -> false),
                 whyNot.isEmpty(),
                 whyNot);
     }

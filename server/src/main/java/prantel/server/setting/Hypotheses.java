@@ -3,8 +3,10 @@ package prantel.server.setting;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.SlotId;
@@ -28,14 +30,14 @@ final class Hypotheses {
     record EvidenceLine(String what, String reads, String window, boolean fits) {}
 
     static List<HypothesisLine> of(
-            Key key, Exploration singles, Map<String, Assessment.Taken> taken, FaultSet before) {
+            Key key, Exploration singles, Map<String, Assessment.Taken> taken, FaultSet before, Predicate<Fault> byHand) {
         Map<SlotId, String> readings = new LinkedHashMap<>();
         taken.forEach((slot, t) -> {
             if (key.has(new SlotId(slot))) {
                 readings.put(new SlotId(slot), t.text());
             }
         });
-        return Inference.of(key, singles, readings, before).stream()
+        return Inference.of(key, singles, readings, before, byHand).stream()
                 .filter(r -> r.share() >= WORTH_SHOWING)
                 .map(r -> line(r, key, readings))
                 .toList();

@@ -163,7 +163,7 @@ class ProofController {
             throw Refusal.conflict("no-such-fault", "the set has changed; reload the page");
         }
         FaultBox box = FaultBox.of(keys.rig(assessment));
-        if (handled.what() == Handling.SET && !byHand(faults.get(handled.fault()), box)) {
+        if (handled.what() == Handling.SET && !box.isByHand(faults.get(handled.fault()))) {
             throw Refusal.conflict(
                     "not-by-hand", "this fault is never wired by hand: it is set by the fault box or not at all");
         }
@@ -173,10 +173,6 @@ class ProofController {
                 new AssessmentEvent.FaultHandled(handled.fault(), handled.what(), handled.done()),
                 who.getName(),
                 SettingController::mustNotBeOpen));
-    }
-
-    private static boolean byHand(Fault fault, FaultBox box) {
-        return box.relayFor(fault).isEmpty() && box.canSet(fault);
     }
 
     @PostMapping("/readings")
@@ -218,7 +214,8 @@ class ProofController {
     private ProofView view(Assessment assessment) {
         Key key = keys.key(assessment);
         Exploration singles = explorations.of(key);
-        CheckPlan plan = CheckPlan.of(key, singles);
+        FaultBox mapped = FaultBox.of(key.rig());
+        CheckPlan plan = CheckPlan.of(key, singles, mapped::isByHand);
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
         BoxState box = boxes.of(assessment.fixed().bayId()).orElse(null);
         List<SetStep> steps = steps(assessment, key, box);
@@ -230,7 +227,7 @@ class ProofController {
                 box == null ? null : boxView(box, wanted(assessment)),
                 checks,
                 onTheRig.isSimulated(),
-                Hypotheses.of(key, singles, assessment.checks(), onTheRig.before(assessment)),
+                Hypotheses.of(key, singles, assessment.checks(), onTheRig.before(assessment), mapped::isByHand),
                 plan.notTold().stream().map(s -> words(s, key)).toList(),
                 whyNot.isEmpty(),
                 whyNot);

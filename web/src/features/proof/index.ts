@@ -1,0 +1,2 @@
+export { CheckList } from "./CheckList";
+export { HypothesesPane } from "./HypothesesPane";
