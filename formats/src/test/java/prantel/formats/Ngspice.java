@@ -72,7 +72,7 @@ final class Ngspice {
     }
 
     /** Holds every quantity of every box against the simulator's: within 0.1 %. @return how many were compared */
-    private static int compare(Key key, List<Slot.Measured> slots, Path folder, String name) throws Exception {
+    static int compare(Key key, List<Slot.Measured> slots, Path folder, String name) throws Exception {
         Bench bench = new Bench(key.rig(), key.faults(), Variation.NONE);
         Map<List<Integer>, Double> simulated = run(SpiceDeck.write(key, slots), folder);
         int compared = 0;

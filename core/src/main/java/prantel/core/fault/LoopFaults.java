@@ -55,6 +55,7 @@ final class LoopFaults {
                 .is(SafetyClass.EMULATED, Severity.C1)
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the supply's neutral.")
+                .shows(TestStep.ZE, Shows.RISES)
                 .shows(TestStep.IPF, Shows.FALLS)
                 .symptom("PSCC is far below what the lines allow; in TN-C-S Ze and PEFC suffer as well.")
                 .remedy("Report to the distributor; the neutral joint is outside this installation.")

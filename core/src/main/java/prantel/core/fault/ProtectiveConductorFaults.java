@@ -223,10 +223,12 @@ final class ProtectiveConductorFaults {
                             + " off the earth bar and join it to the CPC at "
                             + host.points().getFirst().label() + " of " + host.label() + ".";
                 })
+                .shows(TestStep.R1_R2, Shows.RISES)
                 .shows(TestStep.R2, Shows.RISES)
+                .shows(TestStep.RING, Shows.FALLS)
                 .shows(TestStep.ZS, Shows.RISES)
-                .symptom("R2 is higher along the whole circuit by the other circuit's CPC; it opens with the other"
-                        + " circuit's CPC off the bar.")
+                .symptom("R1+R2 and R2 are higher along the whole circuit by the other circuit's CPC; the CPC of a"
+                        + " ring is closed on itself, so that r2 reads next to nothing.")
                 .remedy("Connect each CPC to its own terminal of the earth bar.");
     }
 

@@ -40,7 +40,8 @@ final class RingFaults {
                         + Where.name(f.place(), rig) + " and insulate its end.")
                 .shows(TestStep.RING, Shows.OPENS)
                 .symptom(
-                        "The conductor reads over-range end to end; crossed, its readings slope instead of lying flat.")
+                        "The conductor reads over-range end to end; crossed, it reads r1 and more instead of a quarter"
+                        + " of the sum: flat where both conductors are alike, sloping where the CPC is smaller.")
                 .remedy("Put the conductor back and prove the ring end to end.")
                 .sameAs("cpc-open-after")
                 .accepts((f, rig) -> Where.withNeighbour(f, rig, 1));
@@ -73,6 +74,7 @@ final class RingFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
                 .set((f, rig) -> "Connect the bridging cable from " + Where.name(f.place(), rig) + " to "
                         + Where.name(f.other().orElseThrow(), rig) + ", all three cores.")
+                .shows(TestStep.R2, Shows.FALLS)
                 .shows(TestStep.RING, Shows.FALLS)
                 .symptom("The ring reads too low end to end; crossed, the readings differ from socket to socket.")
                 .remedy("Take the bridging cable out and test the ring again.");
@@ -97,8 +99,9 @@ final class RingFaults {
                 .set((f, rig) -> "Exchange the return legs of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " at the board.")
-                .shows(TestStep.RING, Shows.OPENS)
-                .symptom("Neither ring reads end to end; each end finds its partner in the other ring.")
+                .shows(TestStep.RING, Shows.RISES)
+                .symptom("End to end each ring reads both rings in series while the other one's ends are in their"
+                        + " terminals, and over-range once they are out.")
                 .remedy("Put the legs back to their own ring and prove both end to end.");
     }
 

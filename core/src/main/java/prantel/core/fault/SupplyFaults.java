@@ -56,6 +56,8 @@ final class SupplyFaults {
                 .conductors(List.of(NEUTRAL))
                 .edits(b -> List.of(new Edit.Open(Places.source(NEUTRAL))))
                 .shows(TestStep.LIVE_POLARITY, Shows.FALLS)
+                // where the neutral is the earth too, the way over the ground keeps the voltage up
+                .shows(TestStep.ZE, Shows.RISES)
                 .symptom("No steady voltage to neutral; in TN-C-S the metalwork may rise to a dangerous voltage.")
                 .remedy("Isolate at once, report to the distributor.");
     }

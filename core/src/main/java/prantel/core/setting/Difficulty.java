@@ -37,7 +37,7 @@ public final class Difficulty {
         double depth = (double) effect.firstIndex() / Math.max(1, boxes);
         double rarity = effect.fault().kind().isOnlySeen()
                 ? 0.5
-                : 1 - Math.min(1, (effect.findable().size() - 1) / (MANY_BOXES - 1));
+                : 1 - Math.clamp((effect.findable().size() - 1) / (MANY_BOXES - 1), 0, 1);
         return EASIEST + (HARDEST - EASIEST) * (CHANGE_WEIGHT * change + DEPTH_WEIGHT * depth + RARITY_WEIGHT * rarity);
     }
 
