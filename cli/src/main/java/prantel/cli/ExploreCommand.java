@@ -61,7 +61,8 @@ final class ExploreCommand implements Runnable {
             counts.put(kind, new int[3]);
         }
         for (Effect e : singles.effects()) {
-            counts.computeIfAbsent(e.fault().kind(), k -> new int[3])[e.visibility().ordinal()]++;
+            counts.computeIfAbsent(e.fault().kind(), k -> new int[3])[
+                    e.visibility().ordinal()]++;
             first.putIfAbsent(e.fault().kind(), e.firstTest());
         }
         out.println("| group | kind | findable | borderline | hidden | first seen, at its first place |");

@@ -11,7 +11,14 @@ import prantel.core.quantity.ProblemsException;
         name = "prantel",
         description = "Expected readings, netlists and marks from files.",
         mixinStandardHelpOptions = true,
-        subcommands = {SheetCommand.class, NetlistCommand.class, MarkCommand.class, CheckCommand.class, ExploreCommand.class, FaultBoxCommand.class})
+        subcommands = {
+            SheetCommand.class,
+            NetlistCommand.class,
+            MarkCommand.class,
+            CheckCommand.class,
+            ExploreCommand.class,
+            FaultBoxCommand.class
+        })
 public final class Prantel {
     private static final int WRONG_INPUT = 2;
 

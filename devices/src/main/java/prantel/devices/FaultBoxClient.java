@@ -61,14 +61,18 @@ public final class FaultBoxClient implements AutoCloseable {
 
     /** Becomes, or stays, the one whose commands the box takes. @throws FaultBoxException BUSY when another one is */
     public void claim() throws FaultBoxException {
-        asked("claimed", () -> client.writeSingleRegister(
-                BoxRegisters.UNIT, new WriteSingleRegisterRequest(BoxRegisters.OWNER, token)));
+        asked(
+                "claimed",
+                () -> client.writeSingleRegister(
+                        BoxRegisters.UNIT, new WriteSingleRegisterRequest(BoxRegisters.OWNER, token)));
     }
 
     /** Gives it back; the box releases every relay. */
     public void release() throws FaultBoxException {
-        asked("released", () -> client.writeSingleRegister(
-                BoxRegisters.UNIT, new WriteSingleRegisterRequest(BoxRegisters.OWNER, 0)));
+        asked(
+                "released",
+                () -> client.writeSingleRegister(
+                        BoxRegisters.UNIT, new WriteSingleRegisterRequest(BoxRegisters.OWNER, 0)));
     }
 
     /**
@@ -80,16 +84,20 @@ public final class FaultBoxClient implements AutoCloseable {
     public void command(Collection<Integer> in, int relays) throws FaultBoxException {
         boolean[] states = new boolean[relays];
         in.forEach(n -> states[n - 1] = true);
-        asked("commanded", () -> client.writeMultipleCoils(
-                BoxRegisters.UNIT,
-                new WriteMultipleCoilsRequest(0, relays, BoxRegisters.bits(states, 0, relays))));
+        asked(
+                "commanded",
+                () -> client.writeMultipleCoils(
+                        BoxRegisters.UNIT,
+                        new WriteMultipleCoilsRequest(0, relays, BoxRegisters.bits(states, 0, relays))));
     }
 
     /** Reads back what really is, from the auxiliary contacts. Keeps the box's watchdog quiet when it is ours. */
     public State read() throws FaultBoxException {
-        byte[] about = asked("read", () -> client.readInputRegisters(
-                        BoxRegisters.UNIT, new ReadInputRegistersRequest(0, BoxRegisters.INPUT_COUNT))
-                .registers());
+        byte[] about = asked(
+                "read",
+                () -> client.readInputRegisters(
+                                BoxRegisters.UNIT, new ReadInputRegistersRequest(0, BoxRegisters.INPUT_COUNT))
+                        .registers());
         int relays = BoxRegisters.register(about, BoxRegisters.RELAYS);
         byte[] contacts = asked(
                 "read",

@@ -280,8 +280,7 @@ public final class SimulatedFaultBox implements AutoCloseable {
 
         @Override
         public WriteSingleCoilResponse writeSingleCoil(
-                ModbusRequestContext context, int unit, WriteSingleCoilRequest request)
-                throws ModbusResponseException {
+                ModbusRequestContext context, int unit, WriteSingleCoilRequest request) throws ModbusResponseException {
             synchronized (SimulatedFaultBox.this) {
                 mustBeOwner(context, request.getFunctionCode());
                 mustBeInside(request.address(), 1, coils.length, request.getFunctionCode());

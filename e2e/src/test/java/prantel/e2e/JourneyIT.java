@@ -55,6 +55,11 @@ class JourneyIT {
                 .getByText(name);
     }
 
+    private static void kind(Page page, String name) {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+                .click();
+    }
+
     @Test
     @Order(1)
     void demoSheetIsMarkedByKeyboardWithOneMarkChanged() {
@@ -108,15 +113,16 @@ class JourneyIT {
                 .click();
         Axe.check(page, "Clear");
         assertThat(button(page, "The bay is free")).isDisabled();
-        page.getByLabel("R2, socket 3").fill("0.86");
-        page.keyboard().press("Enter");
-        assertThat(page.getByText("not healthy: is the fault still in?")).isVisible();
-        page.getByLabel("R2, socket 3").fill("0.24");
-        page.keyboard().press("Enter");
-        page.getByLabel("Insulation L–E").fill(">999");
-        page.keyboard().press("Enter");
-        page.getByLabel("R2, water pipe").fill("0.04");
-        page.keyboard().press("Enter");
+        Proving.measure(page, 0);
+        assertThat(page.getByText("does not fit").first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("Also in, from before")).first())
+                .isVisible();
+        Locator faults = page.getByRole(AriaRole.CHECKBOX);
+        for (int i = 0; i < faults.count(); i++) {
+            Proving.tick(page, i);
+        }
+        Proving.measureAll(page);
+        assertThat(page.getByText("The rig is healthy.")).isVisible();
         button(page, "The bay is free").click();
         assertThat(page.getByRole(
                         AriaRole.LINK,
@@ -143,11 +149,11 @@ class JourneyIT {
         Locator station = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"));
         station.focus();
         page.keyboard().press("Enter");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("High-resistance joint"))
-                .click();
+        kind(page, "High-resistance joint");
         assertThat(page.getByText("being tried")).isVisible();
         page.getByLabel("Size, Ω").fill("0.05");
-        assertThat(page.getByText("hidden", new Page.GetByTextOptions().setExact(true)))
+        assertThat(page.getByText("hidden", new Page.GetByTextOptions().setExact(true))
+                        .last())
                 .isVisible();
         page.getByLabel("Size, Ω").fill("0.62");
         assertThat(page.getByText("findable", new Page.GetByTextOptions().setExact(true)))
@@ -162,23 +168,25 @@ class JourneyIT {
 
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("bond to water pipe"))
                 .click();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Bonding clamp on paint"))
-                .click();
+        kind(page, "Bonding clamp on paint");
         button(page, "Put it in the set").click();
         assertThat(page.getByText("Move the clamp of the water pipe")).isVisible();
         page.keyboard().press("u");
         assertThat(page.getByText("Move the clamp of the water pipe")).not().isVisible();
         Axe.check(page, "Set");
 
+        button(page, "It is locked off and proved dead").click();
+        button(page, "Set and prove these faults").click();
         Locator open = button(page, "Open the candidate’s sheet");
         assertThat(open).isDisabled();
-        button(page, "It is locked off and proved dead").click();
-        page.getByLabel("R2, socket 3, Parlour sockets").fill("0.24");
+        assertThat(page.getByText("set it and tick it")).isVisible();
+        Proving.tick(page, 0);
+        page.locator("[data-check]").first().fill("0.24");
         page.keyboard().press("Enter");
-        assertThat(page.getByText("reads as if it were not set")).isVisible();
-        page.getByLabel("R2, socket 3, Parlour sockets").fill("0,86");
-        page.keyboard().press("Enter");
-        assertThat(page.getByText("fits: this fault is set")).isVisible();
+        assertThat(page.getByText("does not fit").first()).isVisible();
+        Proving.measureAll(page);
+        assertThat(page.getByText("Exactly these faults are set.")).isVisible();
+        Axe.check(page, "Set and prove");
         open.click();
         assertThat(page.getByText("Nothing yet. Is the candidate signed in")).isVisible();
         Axe.check(page, "Watch");
@@ -313,6 +321,10 @@ class JourneyIT {
         assertThat(page.getByText("Outcome")).isVisible();
         Axe.check(page, "Mark, dim");
         stage(page, "Set").click();
+        assertThat(page.getByText("Prove it is set")).isVisible();
+        Axe.check(page, "Set and prove, dim");
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Choose faults"))
+                .click();
         assertThat(page.getByText("Faults in this set")).isVisible();
         Axe.check(page, "Set, dim");
         page.context().close();

@@ -92,15 +92,14 @@ class Screenshots {
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
                 .getByText("Clear")
                 .click();
-        page.getByLabel("R2, socket 3").fill("0.24");
-        page.keyboard().press("Enter");
-        page.getByText("◆ healthy").first().waitFor();
-        page.getByLabel("Insulation L–E").fill(">999");
-        page.keyboard().press("Enter");
-        page.waitForTimeout(300);
+        for (int i = 0; i < 3; i++) {
+            Proving.tick(page, i);
+        }
+        Proving.measure(page, 0);
+        page.getByText("◆ fits").first().waitFor();
+        page.waitForTimeout(500);
         take(page, "clear");
-        page.getByLabel("R2, water pipe").fill("0.04");
-        page.keyboard().press("Enter");
+        Proving.measureAll(page);
         page.getByText("The bay is free").click();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^1 Toll Cottage.*Ready")))
                 .waitFor();
@@ -117,15 +116,26 @@ class Screenshots {
         page.getByText("It is locked off and proved dead").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"))
                 .click();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("High-resistance joint"))
+        page.getByRole(
+                        AriaRole.RADIO,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^High-resistance joint")))
                 .click();
         page.getByText("being tried").waitFor();
+        page.getByText(Pattern.compile("difficulty \\d")).first().waitFor();
         take(page, "set");
         page.getByText("Put it in the set").click();
-        page.getByLabel("R2, socket 3, Parlour sockets").fill("0.84");
-        page.keyboard().press("Enter");
-        page.getByText("fits: this fault is set").waitFor();
+        page.getByText("Every fault is findable").waitFor();
+        take(page, "set-fair");
+        page.getByText("Set and prove these faults").click();
+        Proving.tick(page, 0);
+        Proving.measureAll(page);
+        page.getByText("Exactly these faults are set.").waitFor();
         take(page, "set-proved");
+        String prove = page.url();
+        page.navigate(prove.replace("/set", "/card"));
+        page.getByText("Lock off first").waitFor();
+        take(page, "set-card");
+        page.navigate(prove);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the candidate’s sheet"))
                 .click();
         page.getByText("Written so far").waitFor();

@@ -70,7 +70,8 @@ class DemoFaultsTest {
             case FALLS -> after < before || e.withFaults() instanceof Reading.NoReading;
             case OPENS -> e.withFaults() instanceof Reading.OverRange && Double.isFinite(before);
             case CONNECTS -> e.healthy() instanceof Reading.OverRange && Double.isFinite(after);
-            case SAYS -> e.withFaults() instanceof Reading.Said && !e.withFaults().equals(e.healthy());
+            case SAYS ->
+                e.withFaults() instanceof Reading.Said && !e.withFaults().equals(e.healthy());
             case STOPS -> e.withFaults() instanceof Reading.NoReading;
             case FAILS_LIMIT -> e.failsByItsLimit();
             case SEEN -> true;
@@ -108,7 +109,8 @@ class DemoFaultsTest {
     void findableFaultShowsOneOfItsStatedSymptoms() {
         List<String> otherwise = new ArrayList<>();
         FULL.forEach((name, x) -> x.effects().stream()
-                .filter(e -> e.visibility() == Visibility.FINDABLE && !e.fault().kind().isSeen())
+                .filter(e -> e.visibility() == Visibility.FINDABLE
+                        && !e.fault().kind().isSeen())
                 .filter(e -> e.fault().kind().symptoms().stream().noneMatch(s -> appears(s, e)))
                 .forEach(e -> otherwise.add(name + ": " + e.fault().title() + ", "
                         + e.fault().where(x.healthy().rig()))));
@@ -173,7 +175,9 @@ class DemoFaultsTest {
                 Key there = dead.healthy().with(other);
                 boolean told = plan.readings().stream()
                         .anyMatch(e -> !fits(e, there.expectation(e.slot().id())));
-                assertThat(told || plan.notTold().contains(other)).as("%s not told from %s", set, other).isTrue();
+                assertThat(told || plan.notTold().contains(other))
+                        .as("%s not told from %s", set, other)
+                        .isTrue();
             }
             assertThat(plan.notTold()).isEmpty();
             sets++;
@@ -257,10 +261,8 @@ class DemoFaultsTest {
     void someBoxesOnlyReadAsInTheWholeKey(String name) {
         Exploration full = FULL.get(name);
         Fault fault = FaultBox.of(full.healthy().rig()).faults().getFirst();
-        Set<SlotId> some = new HashSet<>(full.measured().stream()
-                .map(s -> s.id())
-                .limit(40)
-                .toList());
+        Set<SlotId> some = new HashSet<>(
+                full.measured().stream().map(s -> s.id()).limit(40).toList());
         Key part = full.healthy().with(FaultSet.of(fault), some);
         Key whole = full.healthy().with(FaultSet.of(fault));
         assertThat(part.expectations()).hasSize(40);

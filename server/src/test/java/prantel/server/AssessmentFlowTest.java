@@ -39,12 +39,28 @@ class AssessmentFlowTest {
     private static Map<String, Object> joint(double ohms) {
         Map<String, Object> fault = new HashMap<>();
         fault.put("kind", "high-resistance-joint");
-        fault.put("circuit", "sockets");
-        fault.put("point", "socket-3");
-        fault.put("bond", null);
+        fault.put("at", "sockets/socket-3");
         fault.put("conductors", List.of("cpc"));
         fault.put("size", ohms);
+        fault.put("to", null);
         return fault;
+    }
+
+    /** What the simulated tester shows at the rig as it is. */
+    private String measured(String assessment, String slot) {
+        return assessor.post("/api/assessments/" + assessment + "/proof/simulated", Map.of("slot", slot))
+                .json()
+                .get("text")
+                .asString();
+    }
+
+    private static Map<String, Object> choice(int basedOn, List<Map<String, Object>> faults) {
+        Map<String, Object> choice = new HashMap<>();
+        choice.put("eventId", Browser.event());
+        choice.put("basedOn", basedOn);
+        choice.put("faults", faults);
+        choice.put("from", null);
+        return choice;
     }
 
     private Map<String, Object> reading(String event, String slot, String text, int basedOn) {
@@ -72,11 +88,27 @@ class AssessmentFlowTest {
         String clear = "/api/assessments/" + petra + "/clear";
         assertThat(assessor.post(clear + "/done", Map.of("eventId", Browser.event()))
                         .text())
-                .contains("3 readings to go");
-        for (JsonNode check : assessor.get(clear).json().get("checks")) {
+                .contains("readings to go");
+        JsonNode first = assessor.get(clear).json();
+        String slot0 = first.get("checks").get(0).get("slot").asString();
+        JsonNode still = assessor.post(
+                        clear + "/checks",
+                        Map.of("eventId", Browser.event(), "slot", slot0, "text", measured(petra, slot0)))
+                .json();
+        assertThat(still.get("checks").get(0).get("fits").asBoolean())
+                .as("the faults are still in")
+                .isFalse();
+        assertThat(still.get("hypotheses").get(0).get("kind").asString()).isEqualTo("LEFT_OVER");
+        for (JsonNode fault : first.get("faults")) {
+            assessor.post(
+                    clear + "/out",
+                    Map.of("eventId", Browser.event(), "fault", fault.get("index").asInt(), "out", true));
+        }
+        for (JsonNode check : first.get("checks")) {
             String slot = check.get("slot").asString();
-            String text = slot.contains("/ir") ? ">999" : slot.startsWith("bond") ? "0.04" : "0.24";
-            assessor.post(clear + "/checks", Map.of("eventId", Browser.event(), "slot", slot, "text", text));
+            assessor.post(
+                    clear + "/checks",
+                    Map.of("eventId", Browser.event(), "slot", slot, "text", measured(petra, slot)));
         }
         assertThat(assessor.post(clear + "/done", Map.of("eventId", Browser.event()))
                         .status())
@@ -101,17 +133,17 @@ class AssessmentFlowTest {
         JsonNode tried = assessor.post(path + "/preview", Map.of("faults", List.of(joint(0.62))))
                 .json();
         assertThat(tried.get("faults").get(0).get("visibility").asString()).isEqualTo("findable");
-        assertThat(tried.get("changes").toString()).contains("1.00\u2009Ω");
+        assertThat(tried.get("tests").toString()).contains("1.00\u2009Ω");
 
         Browser.Answer tooLarge =
-                assessor.put(path, Map.of("eventId", Browser.event(), "basedOn", 0, "faults", List.of(joint(900))));
+                assessor.put(path, choice(0, List.of(joint(900))));
         assertThat(tooLarge.status()).isEqualTo(400);
         assertThat(tooLarge.text()).contains("faults/0/ohms").contains("900");
 
         Browser.Answer kept =
-                assessor.put(path, Map.of("eventId", Browser.event(), "basedOn", 0, "faults", List.of(joint(0.62))));
+                assessor.put(path, choice(0, List.of(joint(0.62))));
         assertThat(kept.status()).isEqualTo(200);
-        Browser.Answer late = assessor.put(path, Map.of("eventId", Browser.event(), "basedOn", 0, "faults", List.of()));
+        Browser.Answer late = assessor.put(path, choice(0, List.of()));
         assertThat(late.status())
                 .as("based on what somebody else changed meanwhile")
                 .isEqualTo(409);
@@ -121,26 +153,47 @@ class AssessmentFlowTest {
     @Order(4)
     void sheetOpensOnlyWhenLockedOffAndProvedSet() {
         String path = "/api/assessments/" + id;
-        assertThat(assessor.post(path + "/open", Map.of("eventId", Browser.event()))
+        String proof = path + "/proof";
+        Map<String, Object> byHand =
+                Map.of("eventId", Browser.event(), "fault", 0, "what", "SET", "done", true);
+        assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .text())
-                .contains("locked off");
+                .contains("Lock off first");
+        assertThat(assessor.post(proof + "/handled", byHand).status())
+                .as("nothing is set on a rig that is not locked off")
+                .isEqualTo(409);
         assessor.post(path + "/lock-off", Map.of("eventId", Browser.event()));
-        assertThat(assessor.post(path + "/open", Map.of("eventId", Browser.event()))
+        assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .text())
-                .contains("1 check reading");
-
-        JsonNode check = assessor.get(path + "/set").json().get("checks").get(0);
-        assertThat(check.get("slot").asString()).isEqualTo("sockets/r2/socket-3");
-        Map<String, String> notSet = Map.of("eventId", Browser.event(), "slot", "sockets/r2/socket-3", "text", "0.24");
-        assertThat(assessor.post(path + "/checks", notSet).text()).contains("not-set");
-        Map<String, String> set = Map.of("eventId", Browser.event(), "slot", "sockets/r2/socket-3", "text", "0,86");
-        assertThat(assessor.post(path + "/checks", set).text()).contains("\"fits\"");
-        assertThat(assessor.post(path + "/open", Map.of("eventId", Browser.event()))
+                .contains("set it and tick it");
+        JsonNode checks = assessor.get(proof).json().get("checks");
+        assertThat(checks.get(0).get("slot").asString()).startsWith("sockets/r2/");
+        for (JsonNode check : checks) {
+            String at = check.get("slot").asString();
+            Map<String, String> healthy = Map.of("eventId", Browser.event(), "slot", at, "text", measured(id, at));
+            assessor.post(proof + "/readings", healthy);
+        }
+        JsonNode wrong = assessor.get(proof).json();
+        assertThat(wrong.get("checks").toString()).contains("does not fit");
+        assertThat(wrong.get("hypotheses").get(0).get("words").asString()).contains("reads healthy");
+        assessor.post(proof + "/handled", byHand);
+        assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
+                        .text())
+                .contains("not prove it yet");
+        for (JsonNode check : checks) {
+            String at = check.get("slot").asString();
+            Map<String, String> set = Map.of("eventId", Browser.event(), "slot", at, "text", measured(id, at));
+            assessor.post(proof + "/readings", set);
+        }
+        JsonNode proved = assessor.get(proof).json();
+        assertThat(proved.get("hypotheses").get(0).get("kind").asString()).isEqualTo("AS_MEANT");
+        assertThat(proved.get("checks").get(0).get("by").asString()).isEqualTo("Ines Marrow");
+        assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .status())
                 .isEqualTo(200);
         assertThat(assessor.put(
                                 path + "/faults",
-                                Map.of("eventId", Browser.event(), "basedOn", 99, "faults", List.of()))
+                                choice(99, List.of()))
                         .status())
                 .as("faults stay while the candidate works")
                 .isEqualTo(409);
@@ -238,7 +291,8 @@ class AssessmentFlowTest {
                                 true,
                                 "basedOn",
                                 0))));
-        for (String path : List.of("set", "watch", "marking", "clear", "faults/preview", "checks")) {
+        for (String path : List.of(
+                "set", "watch", "marking", "clear", "live", "proof", "card", "library", "faults/here?at=sockets")) {
             Browser.Answer answer = candidate.get("/api/assessments/" + id + "/" + path);
             assertThat(answer.status()).as(path).isEqualTo(403);
             answers.add(answer);
@@ -257,7 +311,9 @@ class AssessmentFlowTest {
                 "expected",
                 "findable",
                 "instruction",
-                "deadOnly",
+                "dead only",
+                "symptom",
+                "remedy\":\"R",
                 "Petra",
                 "explanations");
         String key = assessor.get("/api/assessments/" + id + "/set").text();

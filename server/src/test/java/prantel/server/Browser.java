@@ -46,6 +46,10 @@ final class Browser {
         return call(HttpMethod.PUT, path, body);
     }
 
+    Answer delete(String path) {
+        return call(HttpMethod.DELETE, path, null);
+    }
+
     private Answer call(HttpMethod method, String path, Object body) {
         try {
             var request = request(method, path).session(session).with(csrf());

@@ -46,9 +46,10 @@ public final class FaultBox {
 
     private static Fault fault(Relay relay, Rig rig) {
         FaultKind kind = FaultCatalogue.kind(relay.kind());
-        List<Conductor> conductors = relay.conductors().isEmpty() && kind.conductorChoices().size() == 1
-                ? kind.conductorChoices().getFirst()
-                : relay.conductors();
+        List<Conductor> conductors =
+                relay.conductors().isEmpty() && kind.conductorChoices().size() == 1
+                        ? kind.conductorChoices().getFirst()
+                        : relay.conductors();
         return new Fault(
                 kind,
                 Place.parse(relay.at(), rig),
@@ -60,8 +61,8 @@ public final class FaultBox {
     /** The relay that sets exactly this fault, size too; empty where it is set by hand. */
     public Optional<Integer> relayFor(Fault fault) {
         return byRelay.entrySet().stream()
-                .filter(e -> e.getValue().isSameBut(fault)
-                        && Check.same(e.getValue().size(), fault.size()))
+                .filter(e ->
+                        e.getValue().isSameBut(fault) && Check.same(e.getValue().size(), fault.size()))
                 .map(Map.Entry::getKey)
                 .findFirst();
     }

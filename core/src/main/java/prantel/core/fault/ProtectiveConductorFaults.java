@@ -226,6 +226,8 @@ final class ProtectiveConductorFaults {
                 .shows(TestStep.R1_R2, Shows.RISES)
                 .shows(TestStep.R2, Shows.RISES)
                 .shows(TestStep.RING, Shows.FALLS)
+                // a circuit that is bonded elsewhere gives the other one a second way
+                .shows(TestStep.R2, Shows.FALLS)
                 .shows(TestStep.ZS, Shows.RISES)
                 .symptom("R1+R2 and R2 are higher along the whole circuit by the other circuit's CPC; the CPC of a"
                         + " ring is closed on itself, so that r2 reads next to nothing.")

@@ -39,8 +39,7 @@ final class RingFaults {
                 .set((f, rig) -> "Lift the " + f.conductors().getFirst().colour() + " at the outgoing side of "
                         + Where.name(f.place(), rig) + " and insulate its end.")
                 .shows(TestStep.RING, Shows.OPENS)
-                .symptom(
-                        "The conductor reads over-range end to end; crossed, it reads r1 and more instead of a quarter"
+                .symptom("The conductor reads over-range end to end; crossed, it reads r1 and more instead of a quarter"
                         + " of the sum: flat where both conductors are alike, sloping where the CPC is smaller.")
                 .remedy("Put the conductor back and prove the ring end to end.")
                 .sameAs("cpc-open-after")

@@ -127,8 +127,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         List<Hypothesis> others = new ArrayList<>();
         for (List<Fault> part : parts(read)) {
             if (part.size() < read.size()) {
-                others.add(
-                        Hypothesis.of(part.isEmpty() ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part))));
+                others.add(Hypothesis.of(part.isEmpty() ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part))));
             }
         }
         for (Effect effect : singles.effects()) {

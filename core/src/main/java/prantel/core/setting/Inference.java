@@ -50,11 +50,7 @@ public final class Inference {
      * @throws prantel.core.quantity.ProblemsException if a box is not of this rig
      */
     public static List<Ranked> of(
-            Key key,
-            Exploration singles,
-            Map<SlotId, String> readings,
-            FaultSet before,
-            Predicate<Fault> byHand) {
+            Key key, Exploration singles, Map<SlotId, String> readings, FaultSet before, Predicate<Fault> byHand) {
         Map<SlotId, Written> written = new LinkedHashMap<>();
         readings.forEach((slot, text) -> {
             Written read = Notation.read(text, key.expectation(slot).slot().boxUnit());
@@ -84,8 +80,7 @@ public final class Inference {
                 .toList();
     }
 
-    private static List<Hypothesis> hypotheses(
-            Key key, Exploration singles, FaultSet before, Predicate<Fault> byHand) {
+    private static List<Hypothesis> hypotheses(Key key, Exploration singles, FaultSet before, Predicate<Fault> byHand) {
         List<Hypothesis> all = new ArrayList<>(List.of(Hypothesis.of(Kind.AS_MEANT, key)));
         if (!key.faults().isEmpty()) {
             all.addAll(CheckPlan.others(key, singles));

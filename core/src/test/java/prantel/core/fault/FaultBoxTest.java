@@ -41,7 +41,9 @@ class FaultBoxTest {
         assertThat(box.relayFor(Faults.cpcOpenAfter(2))).contains(1);
         assertThat(box.relayFor(Faults.cpcOpenAfter(3))).isEmpty();
         assertThat(box.relayFor(Faults.joint(3, Conductor.CPC, 0.6))).contains(4);
-        assertThat(box.relayFor(Faults.joint(3, Conductor.CPC, 0.9))).as("another size").isEmpty();
+        assertThat(box.relayFor(Faults.joint(3, Conductor.CPC, 0.9)))
+                .as("another size")
+                .isEmpty();
         assertThat(box.relayFor(Faults.joint(3, Conductor.LINE, 0.6))).isEmpty();
         assertThat(box.faultOf(1)).contains(Faults.cpcOpenAfter(2));
         assertThat(box.faultOf(2)).isEmpty();
@@ -49,7 +51,8 @@ class FaultBoxTest {
 
     @Test
     void emulatedFaultIsSetByItsRelayOrNotAtAll() {
-        Fault highZe = FaultCatalogue.kind("high-ze").usual(new Place.AtSupply(), List.of(), java.util.Optional.empty());
+        Fault highZe =
+                FaultCatalogue.kind("high-ze").usual(new Place.AtSupply(), List.of(), java.util.Optional.empty());
         assertThat(FaultBox.of(with()).canSet(highZe)).isFalse();
         assertThat(FaultBox.of(with()).canSet(Faults.cpcOpenAfter(1))).isTrue();
         FaultBox box = FaultBox.of(with(relay(6, "high-ze", "supply", 1)));

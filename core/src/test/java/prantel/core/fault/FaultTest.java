@@ -55,13 +55,15 @@ class FaultTest {
         Key key = Key.of(Rigs.fiveSocketsPerfect(), FaultSet.NONE, Testers.usual(), Scheme.workshop());
         double metres = key.rig().bond(Rigs.GAS).lengthMetres();
         Expectation clamp = key.with(FaultSet.of(fault)).expectation(new SlotId("bond/gas/clamp"));
-        assertThat(clamp.withFaults().base()).isCloseTo(7.41e-3 * metres, org.assertj.core.api.Assertions.within(0.006));
+        assertThat(clamp.withFaults().base())
+                .isCloseTo(7.41e-3 * metres, org.assertj.core.api.Assertions.within(0.006));
     }
 
     // 30 m more of 2.5/1.5: 30 · 19.51 mΩ = 0.585 Ω more at every point.
     @Test
     void longerCircuitReadsHigherByTheSameEverywhere() {
-        Key key = Key.of(RIG, FaultSet.of(fault("circuit-too-long", "sockets", 30)), Testers.usual(), Scheme.workshop());
+        Key key =
+                Key.of(RIG, FaultSet.of(fault("circuit-too-long", "sockets", 30)), Testers.usual(), Scheme.workshop());
         for (int socket = 1; socket <= 5; socket++) {
             Expectation e = key.expectation(new SlotId("sockets/r1r2/socket-" + socket));
             assertThat(e.withFaults().base() - e.healthy().base())
@@ -72,9 +74,12 @@ class FaultTest {
     // Three leaks of R between three terminals: between two of them R in parallel with R + R, ⅔ R.
     @Test
     void wetAccessoryReadsTwoThirdsOfEachLeak() {
-        Key key = Key.of(RIG, FaultSet.of(fault("wet-accessory", "sockets/socket-2", 3)), Testers.usual(), Scheme.workshop());
+        Key key = Key.of(
+                RIG, FaultSet.of(fault("wet-accessory", "sockets/socket-2", 3)), Testers.usual(), Scheme.workshop());
         for (String pair : List.of("l-n", "l-e", "n-e")) {
-            assertThat(key.expectation(new SlotId("sockets/ir500/" + pair)).withFaults().base())
+            assertThat(key.expectation(new SlotId("sockets/ir500/" + pair))
+                            .withFaults()
+                            .base())
                     .isCloseTo(2e6, org.assertj.core.api.Assertions.within(0.03e6));
         }
     }
@@ -82,7 +87,11 @@ class FaultTest {
     @Test
     void looseTerminalRaisesItsOwnPointOnly() {
         Fault fault = new Fault(
-                FaultCatalogue.kind("loose-terminal"), Faults.socket(3), List.of(Conductor.LINE), 1.0, Optional.empty());
+                FaultCatalogue.kind("loose-terminal"),
+                Faults.socket(3),
+                List.of(Conductor.LINE),
+                1.0,
+                Optional.empty());
         Key key = Key.of(RIG, FaultSet.of(fault), Testers.usual(), Scheme.workshop());
         for (int socket = 1; socket <= 5; socket++) {
             Expectation e = key.expectation(new SlotId("sockets/r1r2/socket-" + socket));

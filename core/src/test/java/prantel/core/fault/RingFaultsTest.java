@@ -63,7 +63,8 @@ class RingFaultsTest {
     void openLegOpensItsOwnConductorOnly(Conductor open) {
         Key key = key(at("ring-leg-open", socket(3), List.of(open), Optional.empty()));
         for (Conductor conductor : Conductor.SINGLE_PHASE) {
-            String slot = "upper/ring/" + (conductor == Conductor.LINE ? "r1" : conductor == Conductor.CPC ? "r2" : "rn");
+            String slot =
+                    "upper/ring/" + (conductor == Conductor.LINE ? "r1" : conductor == Conductor.CPC ? "r2" : "rn");
             assertThat(read(key, slot) instanceof Reading.OverRange).as(slot).isEqualTo(conductor == open);
             assertThat(read(key, slot.replace("upper", "lower"))).isInstanceOf(Reading.Value.class);
         }
@@ -94,10 +95,7 @@ class RingFaultsTest {
     @Test
     void exchangedEndsReadBothRingsInSeries() {
         Key key = key(at(
-                "ring-ends-exchanged",
-                new Place.AtCircuit(UPPER),
-                List.of(),
-                Optional.of(new Place.AtCircuit(LOWER))));
+                "ring-ends-exchanged", new Place.AtCircuit(UPPER), List.of(), Optional.of(new Place.AtCircuit(LOWER))));
         for (String ring : List.of("upper", "lower")) {
             assertThat(read(key, ring + "/ring/r1").base()).isCloseTo(108 * 7.41e-3, within(0.011));
             assertThat(read(key, ring + "/ring/r2").base()).isCloseTo(108 * 12.10e-3, within(0.011));
@@ -119,7 +117,8 @@ class RingFaultsTest {
         Key key = key(at("ring-leg-reduced", socket(3), List.of(), Optional.empty()));
         for (String slot : List.of("r1", "rn")) {
             SlotId id = new SlotId("upper/ring/" + slot);
-            double more = key.expectation(id).withFaults().base() - key.expectation(id).healthy().base();
+            double more = key.expectation(id).withFaults().base()
+                    - key.expectation(id).healthy().base();
             assertThat(more).isCloseTo(0.107, within(0.011));
         }
         assertThat(read(key, "upper/ring/r2"))
@@ -129,7 +128,8 @@ class RingFaultsTest {
     @Test
     void bridgeBetweenNeighboursIsNoBridge() {
         FaultKind kind = FaultCatalogue.kind("ring-bridged");
-        Rig rig = key(at("ring-leg-open", socket(1), List.of(Conductor.LINE), Optional.empty())).rig();
+        Rig rig = key(at("ring-leg-open", socket(1), List.of(Conductor.LINE), Optional.empty()))
+                .rig();
         assertThat(kind.others(socket(2), rig)).containsExactly(socket(4), socket(5));
         assertThat(kind.fits(socket(4), rig)).as("nothing far enough behind it").isFalse();
     }

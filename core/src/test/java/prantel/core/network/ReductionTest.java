@@ -28,8 +28,8 @@ class ReductionTest {
 
     @Test
     void terminalThatNothingConnectsHasNoWeights() {
-        Network apart = Network.of(List.of(
-                new Branch(new BranchId("a"), t(0), t(1), 1), new Branch(new BranchId("b"), t(2), t(3), 1)));
+        Network apart = Network.of(
+                List.of(new Branch(new BranchId("a"), t(0), t(1), 1), new Branch(new BranchId("b"), t(2), t(3), 1)));
         assertThat(apart.reduction(List.of(t(0))).weights(t(3))).containsExactly(0);
     }
 

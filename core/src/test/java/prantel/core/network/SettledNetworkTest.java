@@ -22,9 +22,8 @@ class SettledNetworkTest {
     }
 
     private static Edit randomEdit(Network network, RandomGenerator random) {
-        List<Branch> named = network.branches().stream()
-                .filter(b -> network.has(b.id()))
-                .toList();
+        List<Branch> named =
+                network.branches().stream().filter(b -> network.has(b.id())).toList();
         Branch branch = named.get(random.nextInt(named.size()));
         Branch other = named.get(random.nextInt(named.size()));
         return switch (random.nextInt(6)) {
@@ -33,11 +32,9 @@ class SettledNetworkTest {
             case 2 -> new Edit.Substitute(branch.id(), random.nextDouble(0.01, 1e5));
             case 3 ->
                 new Edit.Bridge(t(random.nextInt(TERMINALS)), t(random.nextInt(TERMINALS)), random.nextDouble(0.01, 9));
-            case 4 ->
-                new Edit.Move(new Edit.BranchEnd(branch.id(), End.FROM), t(random.nextInt(TERMINALS)));
+            case 4 -> new Edit.Move(new Edit.BranchEnd(branch.id(), End.FROM), t(random.nextInt(TERMINALS)));
             default ->
-                new Edit.Exchange(
-                        new Edit.BranchEnd(branch.id(), End.FROM), new Edit.BranchEnd(other.id(), End.TO));
+                new Edit.Exchange(new Edit.BranchEnd(branch.id(), End.FROM), new Edit.BranchEnd(other.id(), End.TO));
         };
     }
 
@@ -96,23 +93,24 @@ class SettledNetworkTest {
     void settlingTwiceAndSettlingNothingLeavesItAsItIs() {
         Network plain = RandomNetworks.connected(new SplittableRandom(5), TERMINALS);
         assertThat(plain.settled()).isSameAs(plain);
-        Network settled = plain.with(List.of(new Edit.Open(new BranchId("chain3")))).settled();
+        Network settled =
+                plain.with(List.of(new Edit.Open(new BranchId("chain3")))).settled();
         assertThat(settled.settled()).isSameAs(settled);
     }
 
     @Test
     void settledNetworkListsItsBranchesAsTheyAreNow() {
         Network plain = RandomNetworks.connected(new SplittableRandom(6), TERMINALS);
-        Network edited = plain.with(List.of(
-                new Edit.Substitute(new BranchId("chain1"), 12.5), new Edit.Bridge(t(2), t(9), 0.25)));
+        Network edited = plain.with(
+                List.of(new Edit.Substitute(new BranchId("chain1"), 12.5), new Edit.Bridge(t(2), t(9), 0.25)));
         assertThat(edited.settled().branches()).isEqualTo(edited.branches());
         assertThat(edited.settled().branch(new BranchId("chain1")).ohms()).isEqualTo(12.5);
     }
 
     @Test
     void movedBranchConductsWhereItWasPut() {
-        Network line = Network.of(List.of(
-                new Branch(new BranchId("a"), t(0), t(1), 2), new Branch(new BranchId("b"), t(1), t(2), 3)));
+        Network line = Network.of(
+                List.of(new Branch(new BranchId("a"), t(0), t(1), 2), new Branch(new BranchId("b"), t(1), t(2), 3)));
         Network moved = line.with(List.of(new Edit.Move(new Edit.BranchEnd(new BranchId("b"), End.FROM), t(0))));
         assertThat(moved.resistance(t(0), t(2))).isEqualTo(3);
         assertThat(moved.resistance(t(1), t(2))).isEqualTo(5);
@@ -121,8 +119,8 @@ class SettledNetworkTest {
 
     @Test
     void branchMovedOntoItsOwnOtherEndCarriesNothing() {
-        Network line = Network.of(List.of(
-                new Branch(new BranchId("a"), t(0), t(1), 2), new Branch(new BranchId("b"), t(1), t(2), 3)));
+        Network line = Network.of(
+                List.of(new Branch(new BranchId("a"), t(0), t(1), 2), new Branch(new BranchId("b"), t(1), t(2), 3)));
         Network moved = line.with(List.of(new Edit.Move(new Edit.BranchEnd(new BranchId("b"), End.FROM), t(2))));
         assertThat(moved.resistance(t(0), t(2))).isInfinite();
     }

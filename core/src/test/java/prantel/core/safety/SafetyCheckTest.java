@@ -52,9 +52,11 @@ class SafetyCheckTest {
                 .extracting(Danger::kind, Danger::where)
                 .containsExactly(
                         org.assertj.core.groups.Tuple.tuple(
-                                Danger.Kind.NO_DISCONNECTION, "socket 4, " + RIG.circuits().getFirst().label()),
+                                Danger.Kind.NO_DISCONNECTION,
+                                "socket 4, " + RIG.circuits().getFirst().label()),
                         org.assertj.core.groups.Tuple.tuple(
-                                Danger.Kind.NO_DISCONNECTION, "socket 5, " + RIG.circuits().getFirst().label()));
+                                Danger.Kind.NO_DISCONNECTION,
+                                "socket 5, " + RIG.circuits().getFirst().label()));
     }
 
     // B20 needs 100 A: 0.95 · 230 ÷ 100 = 2.185 Ω. Ze 0.35 and 0.70 to the last socket leave about 1.13 Ω for a joint.
@@ -69,7 +71,8 @@ class SafetyCheckTest {
 
     @Test
     void shortBetweenLineAndNeutralShortsTheSupply() {
-        assertThat(report(at("dead-short", 1, Conductor.LINE, Conductor.NEUTRAL)).dangers())
+        assertThat(report(at("dead-short", 1, Conductor.LINE, Conductor.NEUTRAL))
+                        .dangers())
                 .extracting(Danger::kind)
                 .contains(Danger.Kind.SUPPLY_SHORT);
         assertThat(report(at("dead-short", 1, Conductor.NEUTRAL, Conductor.CPC)).dangers())

@@ -47,10 +47,10 @@ class SettingTest {
     void explorationHoldsEveryFaultOnceAndAgreesWithAKeyMadeAfresh() {
         assertThat(singles.effects()).hasSameSizeAs(FaultCatalogue.everyFault(healthy.rig()));
         for (Effect effect : singles.effects().subList(0, 40)) {
-            Key fresh = Key.of(
-                    healthy.rig(), FaultSet.of(effect.fault()), Testers.usual(), Scheme.workshop());
+            Key fresh = Key.of(healthy.rig(), FaultSet.of(effect.fault()), Testers.usual(), Scheme.workshop());
             effect.changed()
-                    .forEach((id, e) -> assertThat(fresh.expectation(id).withFaults()).isEqualTo(e.withFaults()));
+                    .forEach((id, e) ->
+                            assertThat(fresh.expectation(id).withFaults()).isEqualTo(e.withFaults()));
         }
     }
 
@@ -85,7 +85,13 @@ class SettingTest {
         Fault loose = FaultCatalogue.kind("loose-at-breaker")
                 .usual(new Place.AtCircuit(Rigs.SOCKETS), List.of(), Optional.empty());
         SetReview review = review(loose);
-        assertThat(review.faults().getFirst().needsFullSequence().orElseThrow().slot().id().value())
+        assertThat(review.faults()
+                        .getFirst()
+                        .needsFullSequence()
+                        .orElseThrow()
+                        .slot()
+                        .id()
+                        .value())
                 .startsWith("sockets/zs/");
     }
 
@@ -101,8 +107,7 @@ class SettingTest {
 
     @Test
     void everyAmbiguousAnswerReallyReadsTheSame() {
-        for (Fault fault : List.of(
-                Faults.joint(3, Conductor.CPC, 0.6), Faults.cpcOpenAfter(2), Faults.reversed(4))) {
+        for (Fault fault : List.of(Faults.joint(3, Conductor.CPC, 0.6), Faults.cpcOpenAfter(2), Faults.reversed(4))) {
             for (Ambiguity a : Ambiguity.of(healthy.with(FaultSet.of(fault)), singles)) {
                 Key one = healthy.with(FaultSet.of(fault));
                 Key other = healthy.with(FaultSet.of(a.reads()));
@@ -125,7 +130,8 @@ class SettingTest {
         for (Hypothesis other : CheckPlan.others(key, singles)) {
             assertThat(plan.readings())
                     .as("%s", other.faults())
-                    .anyMatch(e -> Hypothesis.tellsApart(e, other.reads().apply(e.slot().id())));
+                    .anyMatch(e -> Hypothesis.tellsApart(
+                            e, other.reads().apply(e.slot().id())));
         }
     }
 
@@ -134,10 +140,12 @@ class SettingTest {
         Key key = healthy.with(FaultSet.of(Faults.joint(3, Conductor.CPC, 0.8)));
         CheckPlan byRelay = CheckPlan.of(key, singles);
         CheckPlan byHand = CheckPlan.of(key, singles, f -> true);
-        assertThat(byHand.readings().size()).isGreaterThanOrEqualTo(byRelay.readings().size());
+        assertThat(byHand.readings().size())
+                .isGreaterThanOrEqualTo(byRelay.readings().size());
         Key atFive = healthy.with(FaultSet.of(Faults.joint(5, Conductor.CPC, 0.8)));
         assertThat(byHand.readings())
-                .anyMatch(e -> Hypothesis.tellsApart(e, atFive.expectation(e.slot().id())));
+                .anyMatch(e ->
+                        Hypothesis.tellsApart(e, atFive.expectation(e.slot().id())));
     }
 
     @Test
@@ -147,7 +155,8 @@ class SettingTest {
         for (Fault still : out) {
             Key left = healthy.with(FaultSet.of(still));
             assertThat(plan.readings())
-                    .anyMatch(e -> Hypothesis.tellsApart(e, left.expectation(e.slot().id())));
+                    .anyMatch(e ->
+                            Hypothesis.tellsApart(e, left.expectation(e.slot().id())));
         }
         assertThat(plan.readings()).allMatch(e -> e.withFaults().equals(e.healthy()));
     }
@@ -176,23 +185,22 @@ class SettingTest {
     @Test
     void oneFaultNotSetIsNamed() {
         Fault joint = Faults.joint(3, Conductor.CPC, 0.8);
-        List<Inference.Ranked> ranked = infer(
-                FaultSet.of(joint, Faults.clampOnPaint(Rigs.GAS)), FaultSet.of(joint), FaultSet.NONE);
+        List<Inference.Ranked> ranked =
+                infer(FaultSet.of(joint, Faults.clampOnPaint(Rigs.GAS)), FaultSet.of(joint), FaultSet.NONE);
         assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.MISSING);
         assertThat(ranked.getFirst().hypothesis().faults()).isEqualTo(FaultSet.of(joint));
     }
 
     @Test
     void healthyRigUnderASetIsSaidToBeHealthy() {
-        List<Inference.Ranked> ranked =
-                infer(FaultSet.of(Faults.cpcOpenAfter(2)), FaultSet.NONE, FaultSet.NONE);
+        List<Inference.Ranked> ranked = infer(FaultSet.of(Faults.cpcOpenAfter(2)), FaultSet.NONE, FaultSet.NONE);
         assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.HEALTHY);
     }
 
     @Test
     void faultAtTheWrongSocketIsNamed() {
-        List<Inference.Ranked> ranked = infer(
-                FaultSet.of(Faults.reversed(2)), FaultSet.of(Faults.reversed(4)), FaultSet.NONE);
+        List<Inference.Ranked> ranked =
+                infer(FaultSet.of(Faults.reversed(2)), FaultSet.of(Faults.reversed(4)), FaultSet.NONE);
         assertThat(ranked.getFirst().hypothesis().kind()).isNotEqualTo(Kind.AS_MEANT);
         assertThat(ranked)
                 .filteredOn(r -> r.misfits() == 0)
@@ -209,9 +217,13 @@ class SettingTest {
         Key really = healthy.with(set.with(before));
         Map<SlotId, String> readings = Map.of(
                 new SlotId("sockets/r2/socket-5"),
-                really.expectation(new SlotId("sockets/r2/socket-5")).withFaults().shown(),
+                really.expectation(new SlotId("sockets/r2/socket-5"))
+                        .withFaults()
+                        .shown(),
                 new SlotId("sockets/r1r2/socket-5"),
-                really.expectation(new SlotId("sockets/r1r2/socket-5")).withFaults().shown());
+                really.expectation(new SlotId("sockets/r1r2/socket-5"))
+                        .withFaults()
+                        .shown());
         List<Inference.Ranked> ranked = Inference.of(key, singles, readings, FaultSet.of(before), f -> false);
         assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.LEFT_OVER);
         assertThat(ranked.getFirst().hypothesis().faults()).isEqualTo(set.with(before));
@@ -266,7 +278,9 @@ class SettingTest {
             Proposer.Proposal proposal =
                     proposer.propose(request(seed, 2, Proposer.Stage.DEAD)).orElseThrow();
             assertThat(proposal.faults().faults()).hasSize(2);
-            assertThat(SetReview.of(healthy.with(proposal.faults()), singles, full).isFair()).isTrue();
+            assertThat(SetReview.of(healthy.with(proposal.faults()), singles, full)
+                            .isFair())
+                    .isTrue();
             assertThat(proposer.propose(request(seed, 2, Proposer.Stage.DEAD))).contains(proposal);
             assertThat(proposal.reasons()).hasSizeGreaterThanOrEqualTo(4);
         }
@@ -278,7 +292,8 @@ class SettingTest {
                 .propose(request(3, 2.5, Proposer.Stage.LIVE))
                 .orElseThrow();
         assertThat(proposal.faults().faults()).noneMatch(f -> f.safety() == SafetyClass.DEAD_ONLY);
-        assertThat(prantel.core.safety.SafetyCheck.of(healthy.rig(), proposal.faults()).mayGoLive())
+        assertThat(prantel.core.safety.SafetyCheck.of(healthy.rig(), proposal.faults())
+                        .mayGoLive())
                 .isTrue();
     }
 
@@ -287,8 +302,8 @@ class SettingTest {
         Proposer proposer = new Proposer(singles, full);
         Proposer.Proposal first =
                 proposer.propose(request(9, 2, Proposer.Stage.DEAD)).orElseThrow();
-        Set<prantel.core.fault.FaultKind> seen = Set.copyOf(
-                first.faults().faults().stream().map(Fault::kind).toList());
+        Set<prantel.core.fault.FaultKind> seen =
+                Set.copyOf(first.faults().faults().stream().map(Fault::kind).toList());
         Proposer.Proposal second = proposer.propose(new Proposer.Request(
                         Proposer.Stage.DEAD, 2, 2, seen, Set.of(), f -> f.safety() != SafetyClass.EMULATED, 9))
                 .orElseThrow();
@@ -314,8 +329,7 @@ class SettingTest {
                 .anyMatch(m -> m.by().equals(Faults.cpcOpenAfter(2))
                         && m.hidden().equals(Faults.joint(4, Conductor.CPC, 0.6)));
         int[] asked = {0};
-        PairExploration.Result stopped =
-                PairExploration.of(singles, singles.effects(), s -> {}, () -> ++asked[0] > 10);
+        PairExploration.Result stopped = PairExploration.of(singles, singles.effects(), s -> {}, () -> ++asked[0] > 10);
         assertThat(stopped.stopped()).isTrue();
         assertThat(stopped.pairs()).isEqualTo(10);
     }

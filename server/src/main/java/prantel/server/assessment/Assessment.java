@@ -105,8 +105,7 @@ public final class Assessment {
             case AssessmentEvent.OutcomeDecided decided ->
                 outcome = new OutcomeGiven(
                         decided.proposed(), decided.given(), decided.reason(), recorded.by(), recorded.at());
-            case AssessmentEvent.ClearCheckTaken check -> 
-                clearChecks.put(check.slot(), taken(check.text(), recorded));
+            case AssessmentEvent.ClearCheckTaken check -> clearChecks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.Cleared cleared -> clearedAt = recorded.at();
             case AssessmentEvent.BoxCommanded box -> relays = box.relays();
             case AssessmentEvent.FaultHandled done -> {
@@ -121,8 +120,7 @@ public final class Assessment {
                     liveChecks.clear();
                 }
             }
-            case AssessmentEvent.LiveCheckTaken check -> 
-                liveChecks.put(check.slot(), taken(check.text(), recorded));
+            case AssessmentEvent.LiveCheckTaken check -> liveChecks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.Energised energised -> energisedAt = energised.on() ? recorded.at() : null;
             case AssessmentEvent.AnswersAccepted answers -> {
                 answersFile = answers.file();

@@ -69,7 +69,8 @@ public class Keys {
         String file = assessment.answersFile();
         return file == null
                 ? List.of()
-                : FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment)).faults();
+                : FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment))
+                        .faults();
     }
 
     /** The same, by the fault of the set they stand for. */

@@ -129,7 +129,8 @@ class DemoData implements SmartLifecycle {
         for (int i = 0; i < key.faults().faults().size(); i++) {
             write(id, new AssessmentEvent.FaultHandled(i, AssessmentEvent.Handling.SET, true), ASSESSOR);
         }
-        for (Expectation check : CheckPlan.of(key, explorations.of(key), f -> true).readings()) {
+        for (Expectation check :
+                CheckPlan.of(key, explorations.of(key), f -> true).readings()) {
             write(
                     id,
                     new AssessmentEvent.CheckTaken(

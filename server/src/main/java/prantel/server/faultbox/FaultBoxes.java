@@ -94,8 +94,7 @@ public class FaultBoxes implements DisposableBean {
         }
 
         private void lost(FaultBoxException e) {
-            state = new BoxState(
-                    false, state.relays(), commanded, Set.of(), state.heardAt(), e.says());
+            state = new BoxState(false, state.relays(), commanded, Set.of(), state.heardAt(), e.says());
         }
 
         synchronized BoxState command(Collection<Integer> relays) {

@@ -36,8 +36,11 @@ class ExplorationController implements DisposableBean {
     private final Explorations explorations;
     private final Map<String, PairJob> jobs = new ConcurrentHashMap<>();
     /** One job at a time: a workshop's server has other things to do. */
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(
-            Thread.ofPlatform().daemon().name("pair-exploration").priority(Thread.MIN_PRIORITY).factory());
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(Thread.ofPlatform()
+            .daemon()
+            .name("pair-exploration")
+            .priority(Thread.MIN_PRIORITY)
+            .factory());
 
     ExplorationController(Workshop workshop, Explorations explorations) {
         this.workshop = workshop;
@@ -103,7 +106,9 @@ class ExplorationController implements DisposableBean {
     @GetMapping("/pairs")
     PairsView pairs(@PathVariable String id, @RequestParam(defaultValue = "full") String scheme) {
         PairJob job = jobs.get(jobId(id, scheme));
-        return job == null ? new PairsView("none", 0, 0, List.of()) : view(job, key(id, scheme).rig());
+        return job == null
+                ? new PairsView("none", 0, 0, List.of())
+                : view(job, key(id, scheme).rig());
     }
 
     @PostMapping("/pairs")

@@ -101,9 +101,7 @@ class CardController {
                 byHand,
                 byBox,
                 plan.readings().stream().map(e -> check(e, rig)).toList(),
-                plan.looks().stream()
-                        .map(f -> f.title() + ", " + f.where(rig))
-                        .toList(),
+                plan.looks().stream().map(f -> f.title() + ", " + f.where(rig)).toList(),
                 AFTERWARDS);
     }
 

@@ -152,9 +152,8 @@ class ClearController {
                     assessment.done(i, Handling.OUT) != null));
         }
         BoxState state = boxes.of(assessment.fixed().bayId()).orElse(null);
-        List<Integer> in = state == null
-                ? List.of()
-                : state.closed().stream().sorted().toList();
+        List<Integer> in =
+                state == null ? List.of() : state.closed().stream().sorted().toList();
         String boxSays = state == null || state.contact() ? "" : state.says();
         String whyNot = whyNot(assessment, in, boxSays, toRemove, checks);
         return new ClearView(
@@ -170,7 +169,11 @@ class ClearController {
     }
 
     private static String whyNot(
-            Assessment assessment, List<Integer> relaysIn, String boxSays, List<ToRemove> toRemove, List<CheckLine> checks) {
+            Assessment assessment,
+            List<Integer> relaysIn,
+            String boxSays,
+            List<ToRemove> toRemove,
+            List<CheckLine> checks) {
         if (assessment.clearedAt() != null) {
             return "The rig is proved healthy.";
         }

@@ -30,7 +30,11 @@ final class Hypotheses {
     record EvidenceLine(String what, String reads, String window, boolean fits) {}
 
     static List<HypothesisLine> of(
-            Key key, Exploration singles, Map<String, Assessment.Taken> taken, FaultSet before, Predicate<Fault> byHand) {
+            Key key,
+            Exploration singles,
+            Map<String, Assessment.Taken> taken,
+            FaultSet before,
+            Predicate<Fault> byHand) {
         Map<SlotId, String> readings = new LinkedHashMap<>();
         taken.forEach((slot, t) -> {
             if (key.has(new SlotId(slot))) {

@@ -12,7 +12,13 @@ import org.jspecify.annotations.Nullable;
 interface LibraryMapper {
     /** One version of a set. */
     record LibraryRow(
-            String setId, int version, String rigId, String name, String json, OffsetDateTime savedAt, String savedBy) {}
+            String setId,
+            int version,
+            String rigId,
+            String name,
+            String json,
+            OffsetDateTime savedAt,
+            String savedBy) {}
 
     @Select("""
         select set_id, version, rig_id, name, json, saved_at, saved_by from fault_set s

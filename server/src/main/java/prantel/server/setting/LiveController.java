@@ -118,7 +118,8 @@ class LiveController {
         return view(assessments.append(
                 id,
                 reading.eventId(),
-                new AssessmentEvent.LiveCheckTaken(reading.slot(), reading.text().strip()),
+                new AssessmentEvent.LiveCheckTaken(
+                        reading.slot(), reading.text().strip()),
                 who.getName(),
                 state -> {
                     mustBeAtWork(state);
@@ -215,8 +216,9 @@ class LiveController {
                         && a.energisedAt() != null
                         && a.fixed().assessorId().equals(assessment.fixed().assessorId()))
                 .findFirst()
-                .ifPresent(a -> whyNot.add("Bay " + workshop.bay(a.fixed().bayId()).number()
-                        + " is live and needs your whole attention: never two live stages at once."));
+                .ifPresent(
+                        a -> whyNot.add("Bay " + workshop.bay(a.fixed().bayId()).number()
+                                + " is live and needs your whole attention: never two live stages at once."));
         return whyNot;
     }
 }

@@ -315,6 +315,8 @@ class ProofController {
             }
         }
         long open = CheckLines.open(checks);
-        return open == 0 ? "" : open == 1 ? "One reading does not prove it yet." : open + " readings do not prove it yet.";
+        return open == 0
+                ? ""
+                : open == 1 ? "One reading does not prove it yet." : open + " readings do not prove it yet.";
     }
 }

@@ -11,7 +11,11 @@ import prantel.core.setting.SetReview.Conflict;
 
 /** Whether a set is fair, in words. */
 record ReviewView(
-        boolean fair, double difficulty, List<ReviewedFault> faults, List<String> conflicts, List<Lookalike> lookalikes) {
+        boolean fair,
+        double difficulty,
+        List<ReviewedFault> faults,
+        List<String> conflicts,
+        List<Lookalike> lookalikes) {
 
     /** @param alone how visible it is by itself @param note where only the full sequence would show it; empty for none */
     record ReviewedFault(String title, String alone, double difficulty, String note) {}

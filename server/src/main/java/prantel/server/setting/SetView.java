@@ -108,7 +108,9 @@ record SetView(
         }
         FaultBox box = FaultBox.of(key.rig());
         return new Preview(
-                FaultEffect.of(key).stream().map(e -> faultLine(e, key.rig(), box)).toList(),
+                FaultEffect.of(key).stream()
+                        .map(e -> faultLine(e, key.rig(), box))
+                        .toList(),
                 tests,
                 changed,
                 hidden,

@@ -56,7 +56,11 @@ class SettingController {
     }
 
     /** @param from id of the set in the library; null for one made here */
-    record ChosenFaults(String eventId, int basedOn, List<FaultInput> faults, @Nullable String from) {}
+    record ChosenFaults(
+            String eventId,
+            int basedOn,
+            List<FaultInput> faults,
+            @Nullable String from) {}
 
     record FaultsToTry(List<FaultInput> faults) {}
 
@@ -93,8 +97,7 @@ class SettingController {
     @PostMapping("/faults/preview")
     SetView.Preview preview(@PathVariable String id, @RequestBody FaultsToTry tried) {
         Assessment assessment = assessments.get(id);
-        return SetView.preview(
-                keys.keyWith(assessment, FaultInput.toSet(tried.faults(), keys.rig(assessment))));
+        return SetView.preview(keys.keyWith(assessment, FaultInput.toSet(tried.faults(), keys.rig(assessment))));
     }
 
     /** Whether a set is fair, without keeping it. */
@@ -194,8 +197,8 @@ class SettingController {
         List<AcceptedAnswer> answers = new ArrayList<>(agreed.answers());
         answers.sort(Comparator.comparingInt(AcceptedAnswer::fault));
         answers.forEach(a -> Check.between(a.fault(), 0, faults - 1.0, "fault", "(position in the set)"));
-        FaultSet set = FaultInput.toSet(
-                answers.stream().map(AcceptedAnswer::reads).toList(), keys.rig(assessment));
+        FaultSet set =
+                FaultInput.toSet(answers.stream().map(AcceptedAnswer::reads).toList(), keys.rig(assessment));
         String file = new String(FaultSetFile.write(set, keys.rig(assessment)), StandardCharsets.UTF_8);
         return view(assessments.append(
                 id,
