@@ -8,6 +8,9 @@ import { SelectField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
 
+/** Rows shown at once: hundreds slow a tablet down. */
+const FIRST = 80;
+
 type Scheme = "dead" | "full";
 
 const exploration = (id: string, scheme: Scheme) =>
@@ -54,6 +57,7 @@ export function FaultsOfRig({ id, circuit }: { id: string; circuit: string | und
 function Explored({ id, scheme, circuit }: { id: string; scheme: Scheme; circuit: string | undefined }) {
   const found = useQuery(exploration(id, scheme));
   const [only, setOnly] = useState("all");
+  const [all, setAll] = useState(false);
   return (
     <Loaded query={found}>
       {(v) => {
@@ -96,7 +100,7 @@ function Explored({ id, scheme, circuit }: { id: string; scheme: Scheme; circuit
                   </tr>
                 </thead>
                 <tbody>
-                  {shown.map((f) => (
+                  {(all ? shown : shown.slice(0, FIRST)).map((f) => (
                     <tr key={f.title + f.where} className="border-t border-line align-top">
                       <td className="py-1 pr-3">{f.title}</td>
                       <td className="py-1 pr-3">{f.where}</td>
@@ -115,6 +119,11 @@ function Explored({ id, scheme, circuit }: { id: string; scheme: Scheme; circuit
                 </tbody>
               </table>
             </div>
+            {!all && shown.length > FIRST && (
+              <Button kind="quiet" onClick={() => setAll(true)}>
+                Show all {shown.length}
+              </Button>
+            )}
           </>
         );
       }}

@@ -19,12 +19,14 @@ interface Props {
   onDraft: (fault: Fault | undefined) => void;
   onAdd: (fault: Fault) => void;
   problem: unknown;
+  /** while the last change is on its way: another one would not know of it */
+  busy: boolean;
 }
 
 type Kind = Schemas["KindChoice"];
 
 /** The kinds that fit the place picked, with what each would do there; what is tried shows at once. */
-export function AddFault({ id, view, place, onLeave, onDraft, onAdd, problem }: Props) {
+export function AddFault({ id, view, place, onLeave, onDraft, onAdd, problem, busy }: Props) {
   const [kindId, setKindId] = useState("");
   const [conductors, setConductors] = useState("");
   const [size, setSize] = useState("");
@@ -106,7 +108,7 @@ export function AddFault({ id, view, place, onLeave, onDraft, onAdd, problem }: 
         <div className="flex gap-2">
           <Button
             kind="main"
-            disabled={!complete || Boolean(problem)}
+            disabled={!complete || Boolean(problem) || busy}
             onClick={() => kind && onAdd(toFault(place, kind, conductors, size, to))}
           >
             Put it in the set

@@ -71,6 +71,7 @@ export function ChooseFaults({ id, view, onChosen }: Props) {
             onLeave={() => choose(undefined)}
             onDraft={setDraft}
             problem={draft ? tried.error : null}
+            busy={writes.faults.isPending}
             onAdd={(fault) => change([...kept, fault])}
           />
         )}
@@ -78,7 +79,7 @@ export function ChooseFaults({ id, view, onChosen }: Props) {
         <FaultList
           preview={shown}
           keptCount={kept.length}
-          locked={view.sheetOpen}
+          locked={view.sheetOpen || writes.faults.isPending}
           onRemove={(i) => change(kept.filter((_, n) => n !== i))}
           onUndo={before.length > 0 ? undo : undefined}
         />

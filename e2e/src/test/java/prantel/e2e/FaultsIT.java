@@ -23,7 +23,7 @@ import org.junit.jupiter.api.io.TempDir;
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class FaultsIT {
     @TempDir
-    Path data;
+    static Path data;
 
     private Application application;
     private Browsers browsers;
@@ -53,7 +53,9 @@ class FaultsIT {
 
     /** Picks a station in the drawing, a kind, and puts it in the set. */
     private void put(String station, String kind) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(station).setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(station).setExact(true))
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + kind)))
                 .click();
@@ -72,10 +74,13 @@ class FaultsIT {
                 .click();
         button("Go to Set").click();
         button("Propose").click();
-        assertThat(page.getByText(Pattern.compile("Mean difficulty .* asked for 2.5"))).isVisible(patient());
+        assertThat(page.getByText(Pattern.compile("Mean difficulty .* asked for 2.5")))
+                .isVisible(patient());
         button("Take this set").click();
-        assertThat(page.getByText("3 faults", new Page.GetByTextOptions().setExact(true))).isVisible();
-        assertThat(page.getByText("Every fault is findable; none hides or fakes another.")).isVisible(patient());
+        assertThat(page.getByText("3 faults", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        assertThat(page.getByText("Every fault is findable; none hides or fakes another."))
+                .isVisible(patient());
         Axe.check(page, "Set with a proposal");
         page.keyboard().press("u");
         assertThat(page.getByText("no fault chosen")).isVisible();
@@ -91,13 +96,15 @@ class FaultsIT {
     void faultThatHidesAnotherIsSaidToDoSo() {
         put("socket 2, 12 m", "CPC open after the point");
         put("socket 3, 18 m", "High-resistance joint");
-        assertThat(page.getByText(Pattern.compile("hides .*nobody can find both"))).isVisible(patient());
+        assertThat(page.getByText(Pattern.compile("hides .*nobody can find both")))
+                .isVisible(patient());
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName(Pattern.compile("^Take out High-resistance joint")))
                 .click();
         put("alarm, stairs, 13 m", "Line and neutral reversed");
-        assertThat(page.getByText("Every fault is findable; none hides or fakes another.")).isVisible(patient());
+        assertThat(page.getByText("Every fault is findable; none hides or fakes another."))
+                .isVisible(patient());
         assertThat(page.getByText("protection defeated:").first()).isVisible();
     }
 
@@ -137,7 +144,8 @@ class FaultsIT {
         Proving.measureAll(page);
         assertThat(page.getByText("Exactly these faults are set.")).isVisible();
         button("Open the candidate’s sheet").click();
-        assertThat(page.getByText("Go live", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByText("Go live", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
     }
 
     /** Something only the simulated box can do: a contact stops following its coil. */
@@ -153,7 +161,9 @@ class FaultsIT {
                   });
                   if (!answer.ok) throw new Error(String(answer.status));
                 }""",
-                closed == null ? java.util.Collections.singletonMap("relay", relay) : Map.of("relay", relay, "closed", closed));
+                closed == null
+                        ? java.util.Collections.singletonMap("relay", relay)
+                        : Map.of("relay", relay, "closed", closed));
     }
 
     @Test
@@ -182,7 +192,9 @@ class FaultsIT {
                 .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Bay 5")))
                 .tap();
         candidate
-                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hand in").setExact(true))
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Hand in").setExact(true))
                 .tap();
         candidate
                 .getByRole(AriaRole.DIALOG)

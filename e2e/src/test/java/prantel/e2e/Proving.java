@@ -23,6 +23,7 @@ final class Proving {
     }
 
     static void measureAll(Page page) {
+        assertThat(buttons(page).first()).isVisible();
         int count = buttons(page).count();
         for (int i = 0; i < count; i++) {
             measure(page, i);

@@ -116,9 +116,7 @@ class Screenshots {
         page.getByText("It is locked off and proved dead").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"))
                 .click();
-        page.getByRole(
-                        AriaRole.RADIO,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("^High-resistance joint")))
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^High-resistance joint")))
                 .click();
         page.getByText("being tried").waitFor();
         page.getByText(Pattern.compile("difficulty \\d")).first().waitFor();

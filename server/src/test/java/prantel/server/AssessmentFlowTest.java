@@ -102,13 +102,18 @@ class AssessmentFlowTest {
         for (JsonNode fault : first.get("faults")) {
             assessor.post(
                     clear + "/out",
-                    Map.of("eventId", Browser.event(), "fault", fault.get("index").asInt(), "out", true));
+                    Map.of(
+                            "eventId",
+                            Browser.event(),
+                            "fault",
+                            fault.get("index").asInt(),
+                            "out",
+                            true));
         }
         for (JsonNode check : first.get("checks")) {
             String slot = check.get("slot").asString();
             assessor.post(
-                    clear + "/checks",
-                    Map.of("eventId", Browser.event(), "slot", slot, "text", measured(petra, slot)));
+                    clear + "/checks", Map.of("eventId", Browser.event(), "slot", slot, "text", measured(petra, slot)));
         }
         assertThat(assessor.post(clear + "/done", Map.of("eventId", Browser.event()))
                         .status())
@@ -135,13 +140,11 @@ class AssessmentFlowTest {
         assertThat(tried.get("faults").get(0).get("visibility").asString()).isEqualTo("findable");
         assertThat(tried.get("tests").toString()).contains("1.00\u2009Ω");
 
-        Browser.Answer tooLarge =
-                assessor.put(path, choice(0, List.of(joint(900))));
+        Browser.Answer tooLarge = assessor.put(path, choice(0, List.of(joint(900))));
         assertThat(tooLarge.status()).isEqualTo(400);
         assertThat(tooLarge.text()).contains("faults/0/ohms").contains("900");
 
-        Browser.Answer kept =
-                assessor.put(path, choice(0, List.of(joint(0.62))));
+        Browser.Answer kept = assessor.put(path, choice(0, List.of(joint(0.62))));
         assertThat(kept.status()).isEqualTo(200);
         Browser.Answer late = assessor.put(path, choice(0, List.of()));
         assertThat(late.status())
@@ -154,8 +157,7 @@ class AssessmentFlowTest {
     void sheetOpensOnlyWhenLockedOffAndProvedSet() {
         String path = "/api/assessments/" + id;
         String proof = path + "/proof";
-        Map<String, Object> byHand =
-                Map.of("eventId", Browser.event(), "fault", 0, "what", "SET", "done", true);
+        Map<String, Object> byHand = Map.of("eventId", Browser.event(), "fault", 0, "what", "SET", "done", true);
         assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .text())
                 .contains("Lock off first");
@@ -191,10 +193,7 @@ class AssessmentFlowTest {
         assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .status())
                 .isEqualTo(200);
-        assertThat(assessor.put(
-                                path + "/faults",
-                                choice(99, List.of()))
-                        .status())
+        assertThat(assessor.put(path + "/faults", choice(99, List.of())).status())
                 .as("faults stay while the candidate works")
                 .isEqualTo(409);
     }

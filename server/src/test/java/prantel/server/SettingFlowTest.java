@@ -80,8 +80,8 @@ class SettingFlowTest {
         assertThat(one.get("faults")).hasSize(3);
         assertThat(one.get("reasons").toString()).contains("difficulty");
         assertThat(assessor.post(path + "/faults/propose", wanted).json()).isEqualTo(one);
-        JsonNode review =
-                assessor.post(path + "/faults/review", Map.of("faults", one.get("faults"))).json();
+        JsonNode review = assessor.post(path + "/faults/review", Map.of("faults", one.get("faults")))
+                .json();
         assertThat(review.get("fair").asBoolean()).isTrue();
         assertThat(assessor.post(
                                 path + "/faults/propose",
@@ -96,7 +96,8 @@ class SettingFlowTest {
         List<Map<String, Object>> masked = List.of(
                 fault("cpc-open-after", "kitchen/socket-1", List.of("cpc"), null),
                 fault("high-resistance-joint", "kitchen/socket-3", List.of("cpc"), 0.8));
-        JsonNode review = assessor.post(path + "/faults/review", Map.of("faults", masked)).json();
+        JsonNode review =
+                assessor.post(path + "/faults/review", Map.of("faults", masked)).json();
         assertThat(review.get("fair").asBoolean()).isFalse();
         assertThat(review.get("conflicts").toString()).contains("hides");
 
@@ -128,7 +129,8 @@ class SettingFlowTest {
     void placeTellsWhatEveryKindWouldDoThere() {
         JsonNode here = assessor.get(path + "/faults/here?at=kitchen/socket-2").json();
         assertThat(here.toString()).contains("cpc-open-after", "R1+R2, method 1", "difficulty");
-        assertThat(assessor.get(path + "/faults/here?at=kitchen/socket-99").status()).isEqualTo(400);
+        assertThat(assessor.get(path + "/faults/here?at=kitchen/socket-99").status())
+                .isEqualTo(400);
     }
 
     @Test
@@ -191,7 +193,8 @@ class SettingFlowTest {
     @Test
     @Order(7)
     void wrongRelayIsNoticedAndKeepsTheSheetShut() {
-        assessor.post(path + "/proof/handled", Map.of("eventId", Browser.event(), "fault", 2, "what", "SET", "done", true));
+        assessor.post(
+                path + "/proof/handled", Map.of("eventId", Browser.event(), "fault", 2, "what", "SET", "done", true));
         assessor.post(BOX + "/weld", weld(2, false));
         JsonNode wrong = event("/proof/arm").json();
         assertThat(wrong.get("box").get("wrong").toString()).isEqualTo("[2]");
@@ -212,13 +215,15 @@ class SettingFlowTest {
     void powerCutIsNoticedAndNothingIsArmedAgainByItself() throws InterruptedException {
         assessor.post(BOX + "/power", Map.of("on", false));
         assertThat(waitFor("contact", false)).isTrue();
-        assertThat(assessor.get(path + "/proof").json().get("whyNotOpen").asString()).contains("does not answer");
+        assertThat(assessor.get(path + "/proof").json().get("whyNotOpen").asString())
+                .contains("does not answer");
         assessor.post(BOX + "/power", Map.of("on", true));
         assertThat(waitFor("contact", true)).isTrue();
         JsonNode box = assessor.get(path + "/proof").json().get("box");
         assertThat(box.get("closed")).isEmpty();
         assertThat(box.get("says").asString()).contains("arm it again");
-        assertThat(event("/proof/arm").json().get("box").get("armed").asBoolean()).isTrue();
+        assertThat(event("/proof/arm").json().get("box").get("armed").asBoolean())
+                .isTrue();
     }
 
     /** The box is polled once a second. */
@@ -237,7 +242,9 @@ class SettingFlowTest {
     void readingsProveItAndTheSheetOpens() {
         measure("/proof/readings", assessor.get(path + "/proof").json().get("checks"));
         JsonNode proof = assessor.get(path + "/proof").json();
-        assertThat(proof.get("mayOpen").asBoolean()).as(proof.get("whyNotOpen").asString()).isTrue();
+        assertThat(proof.get("mayOpen").asBoolean())
+                .as(proof.get("whyNotOpen").asString())
+                .isTrue();
         assertThat(proof.get("hypotheses").get(0).get("kind").asString()).isEqualTo("AS_MEANT");
         assertThat(event("/proof/open").status()).isEqualTo(200);
         assertThat(event("/proof/release").status())
@@ -251,7 +258,8 @@ class SettingFlowTest {
         Browser.Answer refused = event("/live/on");
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("dead only", "has no earth");
-        assertThat(assessor.get(path + "/live").json().get("mayGoLive").asBoolean()).isFalse();
+        assertThat(assessor.get(path + "/live").json().get("mayGoLive").asBoolean())
+                .isFalse();
     }
 
     @Test
@@ -288,16 +296,21 @@ class SettingFlowTest {
     @Test
     @Order(13)
     void everyFaultOfARigIsExploredAndPairsCanBeStopped() {
-        JsonNode explored = assessor.get("/api/rigs/bunkhouse/faults?scheme=dead").json();
+        JsonNode explored =
+                assessor.get("/api/rigs/bunkhouse/faults?scheme=dead").json();
         assertThat(explored.get("findable").asInt()).isGreaterThan(300);
         assertThat(assessor.get("/api/rigs/no-such/faults").status()).isEqualTo(404);
-        assertThat(assessor.get("/api/rigs/bunkhouse/faults/pairs?scheme=dead").text()).contains("none");
+        assertThat(assessor.get("/api/rigs/bunkhouse/faults/pairs?scheme=dead").text())
+                .contains("none");
         assertThat(assessor.post("/api/rigs/bunkhouse/faults/pairs?scheme=dead", Map.of())
                         .status())
                 .isEqualTo(200);
-        assertThat(assessor.delete("/api/rigs/bunkhouse/faults/pairs?scheme=dead").status())
+        assertThat(assessor.delete("/api/rigs/bunkhouse/faults/pairs?scheme=dead")
+                        .status())
                 .isEqualTo(200);
-        assertThat(Browser.of(mvc, "petra", "mudflat-11").get("/api/rigs/bunkhouse/faults").status())
+        assertThat(Browser.of(mvc, "petra", "mudflat-11")
+                        .get("/api/rigs/bunkhouse/faults")
+                        .status())
                 .isEqualTo(403);
     }
 }

@@ -169,6 +169,11 @@ public final class FaultKind {
                 && (!joinsTwo || !others(place, rig).isEmpty());
     }
 
+    /** Where it can be set, for people: "a point of a circuit". */
+    public String whereItFits() {
+        return where.why().replaceFirst("^give ", "");
+    }
+
     /** The second places it may have; empty for a kind that has none. */
     public List<Place> others(Place place, Rig rig) {
         return others.apply(place, rig);
