@@ -28,6 +28,8 @@ export function BayTile({ bay }: { bay: Schemas["BayView"] }) {
           <span className={bay.assessmentId ? "" : "text-ink2"}>{bay.candidate}</span>
           <span className="text-[13px] text-ink2">{bay.earthing}</span>
         </span>
+        {bay.live && <Chip tone="caution">LIVE</Chip>}
+        {bay.box && <Chip tone="caution">{bay.box}</Chip>}
         {bay.drifts > 0 && <Chip tone="caution">{bay.drifts} healthy beyond tolerance</Chip>}
         <StageBar stage={bay.stage} />
         <span className="block font-semibold">{bay.now}</span>

@@ -33,7 +33,9 @@ export function FloorPage() {
 function summary(room: Schemas["FloorView"]): string {
   const bays = room.bays.length === 1 ? "1 bay" : `${room.bays.length} bays`;
   const set = room.bays.filter((b) => b.faultsSet > 0).length;
-  return `${bays} · ${set === 0 ? "no faults set" : `faults set in ${set}`} · all dead`;
+  const live = room.bays.filter((b) => b.live).map((b) => b.number);
+  const supply = live.length === 0 ? "all dead" : `LIVE: bay ${live.join(", ")}`;
+  return `${bays} · ${set === 0 ? "no faults set" : `faults set in ${set}`} · ${supply}`;
 }
 
 function EmptyRoom() {

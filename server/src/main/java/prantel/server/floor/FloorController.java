@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -18,6 +19,7 @@ import prantel.server.assessment.Assessment;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.assessment.Stage;
+import prantel.server.faultbox.FaultBoxes;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.DocumentRef;
@@ -34,6 +36,7 @@ class FloorController {
 
     private final AsBuiltReadings asBuilt;
     private final Clock clock;
+    private final FaultBoxes boxes;
 
     FloorController(
             Workshop workshop,
@@ -41,8 +44,10 @@ class FloorController {
             Keys keys,
             Accounts accounts,
             AsBuiltReadings asBuilt,
+            FaultBoxes boxes,
             Clock clock) {
         this.asBuilt = asBuilt;
+        this.boxes = boxes;
         this.clock = clock;
         this.workshop = workshop;
         this.assessments = assessments;
@@ -54,6 +59,8 @@ class FloorController {
 
     /**
      * @param assessmentId null for a free bay
+     * @param live whether its rig is energised
+     * @param box what is wrong with its fault box; empty for nothing
      * @param drifts healthy readings of the real rig that lie beyond tolerance of its description
      */
     record BayView(
@@ -68,7 +75,9 @@ class FloorController {
             String now,
             String detail,
             @Nullable OffsetDateTime since,
-            int drifts) {}
+            int drifts,
+            boolean live,
+            String box) {}
 
     /**
      * One thing that needs somebody, with the reason.
@@ -119,7 +128,9 @@ class FloorController {
                     "Ready for the next candidate",
                     provedHealthy(bay, all) ? "Rig proved healthy" : "No faults set",
                     null,
-                    drifts(bay));
+                    drifts(bay),
+                    false,
+                    box(bay, List.of()));
         }
         Assessment a = here.get();
         return new BayView(
@@ -134,7 +145,29 @@ class FloorController {
                 now(a),
                 detail(a),
                 a.lastChange(),
-                drifts(bay));
+                drifts(bay),
+                a.energisedAt() != null,
+                box(bay, a.relays()));
+    }
+
+    /** What is wrong with a bay's box: relays in that should not be, out that should be in, or no answer while they matter. */
+    private String box(Bay bay, List<Integer> relays) {
+        return boxes.of(bay.bayId())
+                .map(state -> {
+                    if (!state.contact()) {
+                        return relays.isEmpty() ? "" : "fault box does not answer";
+                    }
+                    boolean right = new TreeSet<>(state.closed()).equals(new TreeSet<>(relays));
+                    return right
+                            ? ""
+                            : state.closed().isEmpty()
+                                    ? "fault box: its relays fell out"
+                                    : "fault box: wrong relays in, "
+                                            + new TreeSet<>(state.closed())
+                                                    .toString()
+                                                    .replaceAll("[\\[\\]]", "");
+                })
+                .orElse("");
     }
 
     /** Only a rig that was cleared after a candidate has been proved; one that never had any has no faults set. */

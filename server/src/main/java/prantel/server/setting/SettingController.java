@@ -146,7 +146,9 @@ class SettingController {
                 setBeside(assessment),
                 box::canSet,
                 wanted.seed());
-        return new Proposer(singles, explorations.full(key))
+        int boxes = key.expectations().size();
+        FaultResults results = FaultResults.of(assessments.all(), keys);
+        return new Proposer(singles, explorations.full(key), e -> results.corrected(e, boxes))
                 .propose(request)
                 .map(p -> new Proposed(
                         p.faults().faults().stream().map(FaultInput::of).toList(), p.difficulty(), p.reasons()))
