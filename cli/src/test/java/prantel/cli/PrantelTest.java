@@ -127,4 +127,31 @@ class PrantelTest {
         assertThat(run("check", rig, "--faults", faults)).isZero();
         assertThat(printed()).contains("is sound").contains("1 fault(s)");
     }
+
+    @Test
+    void exploreListsEverySingleFaultWithWhetherItIsFindable() {
+        assertThat(run("explore", rig, "--sequence", "dead")).isZero();
+        assertThat(printed().lines())
+                .hasSize(prantel.core.fault.FaultCatalogue.everyFault(Rigs.fiveSockets())
+                        .size())
+                .allMatch(l -> l.matches("(findable|borderline|hidden) .*"))
+                .anyMatch(l -> l.startsWith("findable") && l.contains("CPC open after the point, socket 2"))
+                // no continuity reading of a radial uses the neutral
+                .anyMatch(l -> l.startsWith("hidden") && l.contains("Loose terminal at the point, neutral"));
+    }
+
+    @Test
+    void exploredTableHasALineForEachKindThatFits() {
+        assertThat(run("explore", rig, "--table")).isZero();
+        assertThat(printed())
+                .contains("| group | kind | findable |")
+                .contains("| Protective conductor | CPC open after the point | 4 | 0 | 0 | R1+R2, method 1 |")
+                .doesNotContain("Ring open after the point");
+    }
+
+    @Test
+    void faultBoxWithoutRelaysIsRefused() {
+        assertThat(run("faultbox", "--relays", "0")).isEqualTo(2);
+        assertThat(complained()).contains("give 1 to 64");
+    }
 }

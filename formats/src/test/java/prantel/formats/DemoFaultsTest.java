@@ -1,7 +1,11 @@
 package prantel.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -11,6 +15,7 @@ import java.util.Set;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.expectation.Change.Visibility;
 import prantel.core.expectation.Expectation;
@@ -25,6 +30,7 @@ import prantel.core.fault.Symptom;
 import prantel.core.fault.Symptom.Shows;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
+import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.safety.Danger;
 import prantel.core.safety.SafetyCheck;
@@ -268,5 +274,37 @@ class DemoFaultsTest {
         assertThat(part.expectations()).hasSize(40);
         part.expectations()
                 .forEach(e -> assertThat(e).isEqualTo(whole.expectation(e.slot().id())));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse"})
+    void everyFaultIsWrittenAndReadBackTheSame(String name) throws Exception {
+        Rig rig = DemoRigsTest.rig(name);
+        for (Fault fault : FaultCatalogue.everyFault(rig)) {
+            FaultSet set = FaultSet.of(fault);
+            assertThat(FaultSetFile.read(FaultSetFile.write(set, rig), rig)).isEqualTo(set);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"at\": \"sockets/socket-2\" | \"at\": \"sockets/socket-99\" | /faultBox/0/at",
+                "\"kind\": \"cpc-open-after\" | \"kind\": \"no-such\" | /faultBox/0/kind",
+                "\"kind\": \"cpc-open-after\" | \"kind\": \"loose-cover\" | faultBox/0/kind",
+                "\"conductors\": [\"cpc\"], \"size\": 0.6 | \"conductors\": [\"copper\"], \"size\": 0.6 | /faultBox/1",
+                "\"size\": 500 | \"size\": 5 | faultBox/7"
+            })
+    void relayThatDoesNotFitIsNamedInTheRigFile(String good, String bad, String where) throws Exception {
+        String file = Files.readString(Path.of("../demo/toll-cottage.rig.json"));
+        assertThat(file).contains(good);
+        ProblemsException problems = catchThrowableOfType(
+                ProblemsException.class,
+                () -> RigFile.read(file.replaceFirst(java.util.regex.Pattern.quote(good), bad)
+                        .getBytes(StandardCharsets.UTF_8)));
+        assertThat(problems).as("%s", bad).isNotNull();
+        assertThat(problems.problems())
+                .anyMatch(p -> p.where().contains(where.replaceFirst("^/", "")) || where.contains(p.where()));
     }
 }

@@ -172,6 +172,21 @@ class SettingFlowTest {
                 .isEqualTo(403);
     }
 
+    /** Not by a cached page either: no browser may keep what tells the faults. */
+    @Test
+    @Order(5)
+    void answersAreNeverStored() throws Exception {
+        String cache = mvc.perform(
+                        org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get(path + "/card")
+                                .with(org.springframework.security.test.web.servlet.request
+                                        .SecurityMockMvcRequestPostProcessors.user("ines")
+                                        .roles("ASSESSOR")))
+                .andReturn()
+                .getResponse()
+                .getHeader("Cache-Control");
+        assertThat(cache).contains("no-store");
+    }
+
     @Test
     @Order(6)
     void boxIsArmedOnlyOnALockedOffRigAndReadBack() {

@@ -1,0 +1,128 @@
+package prantel.server.faultbox;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.time.Clock;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import prantel.devices.SimulatedFaultBox;
+import prantel.server.web.Refusal;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.Workshop;
+
+/** One server, and two of them, at a simulated box over real sockets. */
+class FaultBoxesTest {
+    private static final String BAY = "bay-1";
+
+    private SimulatedFaultBox box;
+    private FaultBoxes boxes;
+
+    @BeforeEach
+    void start() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            int port = socket.getLocalPort();
+            socket.close();
+            box = new SimulatedFaultBox(port, 8);
+        }
+        box.powerOn();
+        boxes = server("127.0.0.1:" + box.port());
+    }
+
+    @AfterEach
+    void stop() {
+        boxes.destroy();
+        box.close();
+    }
+
+    private static FaultBoxes server(@Nullable String address) {
+        Workshop workshop = mock(Workshop.class);
+        when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, address));
+        return new FaultBoxes(workshop, Clock.systemUTC());
+    }
+
+    private BoxState state() {
+        return boxes.of(BAY).orElseThrow();
+    }
+
+    private static Refusal refusal(FaultBoxes server, List<Integer> relays) {
+        return catchThrowableOfType(Refusal.class, () -> server.command(BAY, relays));
+    }
+
+    @Test
+    void whatIsCommandedIsReadBack() {
+        BoxState armed = boxes.command(BAY, List.of(2, 5));
+        assertThat(armed.closed()).containsExactlyInAnyOrder(2, 5);
+        assertThat(armed.isRight()).isTrue();
+        assertThat(boxes.command(BAY, List.of()).closed()).isEmpty();
+        assertThat(box.closed()).isEmpty();
+    }
+
+    @Test
+    void weldedAndDeadContactsAreWrongRelays() {
+        box.stick(2, false);
+        box.stick(7, true);
+        BoxState armed = boxes.command(BAY, List.of(2, 5));
+        assertThat(armed.wrong()).containsExactly(2, 7);
+        assertThat(armed.isRight()).isFalse();
+    }
+
+    @Test
+    void relayThatTheBoxHasNotIsRefusedAndNothingMoves() {
+        assertThat(refusal(boxes, List.of(3, 12)).getMessage()).contains("8 relays");
+        assertThat(box.closed()).isEmpty();
+    }
+
+    @Test
+    void secondServerIsRefusedUntilTheFirstGivesTheBoxBack() {
+        FaultBoxes second = server("127.0.0.1:" + box.port());
+        try {
+            boxes.command(BAY, List.of(1));
+            assertThat(refusal(second, List.of(4)).getMessage()).contains("held by another server");
+            assertThat(box.closed()).containsExactly(1);
+            assertThat(second.of(BAY).orElseThrow().wrong())
+                    .as("it may look, and sees a relay in that it did not command")
+                    .containsExactly(1);
+            boxes.command(BAY, List.of());
+            assertThat(second.command(BAY, List.of(4)).closed()).containsExactly(4);
+            assertThat(refusal(boxes, List.of(1)).getMessage()).contains("held by another server");
+        } finally {
+            second.destroy();
+        }
+    }
+
+    @Test
+    void lostPowerIsToldAndNothingIsArmedAgainByItself() {
+        boxes.command(BAY, List.of(6));
+        box.powerOff();
+        assertThat(refusal(boxes, List.of(6)).getMessage()).contains("does not answer");
+        assertThat(state().contact()).isFalse();
+        box.powerOn();
+        assertThat(boxes.command(BAY, List.of(6)).closed()).containsExactly(6);
+    }
+
+    @Test
+    void bayWithoutABoxHasNoState() {
+        FaultBoxes none = server(null);
+        assertThat(none.of(BAY)).isEmpty();
+        assertThat(refusal(none, List.of(1)).getMessage()).contains("by hand");
+    }
+
+    @Test
+    void boxThatNeverAnsweredSaysSo() {
+        box.powerOff();
+        FaultBoxes fresh = server("127.0.0.1:" + box.port());
+        BoxState state = fresh.of(BAY).orElseThrow();
+        assertThat(state.contact()).isFalse();
+        assertThat(state.heardAt()).isNull();
+        assertThat(state.says()).contains("check its power and network");
+        fresh.destroy();
+    }
+}
