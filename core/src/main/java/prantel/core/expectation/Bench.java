@@ -6,7 +6,6 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester.Function;
-import prantel.core.network.Alternating;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Source;
@@ -26,6 +25,7 @@ import prantel.core.sequence.Slot;
  */
 public final class Bench {
     private final SetUpNetworks healthy;
+    private final @Nullable Bench declared;
     private final List<Edit> faults;
     private final List<Source> sources;
     private final List<Residuals.Placed> residuals;
@@ -38,20 +38,25 @@ public final class Bench {
     private @Nullable Network lastNetwork;
 
     public Bench(Rig rig, FaultSet faults, Variation variation) {
-        this(new SetUpNetworks(RigCompiler.compile(rig, variation)), rig, faults, variation);
+        this(new SetUpNetworks(RigCompiler.compile(rig, variation), null), rig, faults, variation, null);
     }
 
-    private Bench(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation) {
+    private Bench(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation, @Nullable Bench declared) {
         this.healthy = healthy;
+        this.declared = declared;
         this.faults = faults.edits(rig, variation);
         this.sources = RigCompiler.sources(rig, variation);
         this.residuals = faults.residuals(rig);
         this.variation = variation;
     }
 
-    /** The same rig with the other faults, sharing the compiled network. */
-    static Bench of(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation) {
-        return new Bench(healthy, rig, faults, variation);
+    /**
+     * The same rig with the other faults, sharing the compiled network.
+     *
+     * @param declared the rig as declared with the same faults, if this is it as it may be built
+     */
+    static Bench of(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation, @Nullable Bench declared) {
+        return new Bench(healthy, rig, faults, variation, declared);
     }
 
     /** What is between the slot's probes in its set-up. */
@@ -102,7 +107,8 @@ public final class Bench {
     private Network inSetUp(SetUp setUp, Function function) {
         double volts = function.volts();
         if (lastNetwork == null || lastSetUp != setUp || lastVolts != volts) {
-            lastNetwork = healthy.in(setUp, volts).with(faults, volts);
+            Network alike = declared == null || faults.isEmpty() ? null : declared.inSetUp(setUp, function);
+            lastNetwork = healthy.in(setUp, volts).with(faults, volts, alike);
             lastSetUp = setUp;
             lastVolts = volts;
         }
@@ -113,7 +119,8 @@ public final class Bench {
     private LiveBench live(SetUp setUp) {
         return live.computeIfAbsent(setUp.edits(), edits -> {
             Network network = inSetUp(setUp, Function.VOLTAGE);
-            return new LiveBench(network, new Alternating(network, sources), sources, residuals, variation);
+            LiveBench alike = declared == null ? null : declared.live(setUp);
+            return new LiveBench(network, sources, residuals, variation, alike);
         });
     }
 }

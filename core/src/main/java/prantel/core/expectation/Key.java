@@ -222,6 +222,7 @@ public final class Key {
         private final Rig rig;
         private final Scheme scheme;
         private final CompiledRig compiled;
+        private final SetUpNetworks declared;
         private final Map<Variation, SetUpNetworks> networks = new HashMap<>();
         private final List<Slot> slots;
         private final Ends ends;
@@ -232,6 +233,7 @@ public final class Key {
             this.rig = rig;
             this.scheme = scheme;
             compiled = RigCompiler.compileAll(rig);
+            declared = new SetUpNetworks(compiled.network(Variation.NONE), null);
             slots = SlotPlan.of(rig, scheme);
             ends = ends(FaultSet.NONE);
         }
@@ -258,15 +260,17 @@ public final class Key {
         }
 
         Ends ends(FaultSet set) {
+            Bench nominal = Bench.of(declared, rig, set, Variation.NONE, null);
             return new Ends(
-                    bench(set, Variation.NONE),
-                    bench(set, scheme.tolerances().low()),
-                    bench(set, scheme.tolerances().high()));
+                    nominal,
+                    bench(set, scheme.tolerances().low(), nominal),
+                    bench(set, scheme.tolerances().high(), nominal));
         }
 
-        private Bench bench(FaultSet set, Variation variation) {
-            SetUpNetworks network = networks.computeIfAbsent(variation, v -> new SetUpNetworks(compiled.network(v)));
-            return Bench.of(network, rig, set, variation);
+        private Bench bench(FaultSet set, Variation variation, Bench nominal) {
+            SetUpNetworks network =
+                    networks.computeIfAbsent(variation, v -> new SetUpNetworks(compiled.network(v), declared));
+            return Bench.of(network, rig, set, variation, nominal);
         }
     }
 

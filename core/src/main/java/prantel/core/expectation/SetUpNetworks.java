@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.sequence.SetUp;
@@ -13,18 +14,22 @@ import prantel.core.sequence.SetUp;
  */
 final class SetUpNetworks {
     private final Network compiled;
+    /** The rig as declared, if this is it as it may be built: its networks are connected the same. */
+    private final @Nullable SetUpNetworks declared;
+
     /** By what the set-up changes and the test voltage: many boxes share one. */
     private final Map<Changed, Network> networks = new ConcurrentHashMap<>();
 
-    SetUpNetworks(Network compiled) {
+    SetUpNetworks(Network compiled, @Nullable SetUpNetworks declared) {
         this.compiled = compiled;
+        this.declared = declared;
     }
 
     /** @param volts test voltage: what is installed has its resistance at this voltage */
     Network in(SetUp setUp, double volts) {
         return networks.computeIfAbsent(
                 new Changed(setUp.edits(), volts),
-                c -> compiled.with(c.edits(), volts).settled());
+                c -> compiled.with(c.edits(), volts, declared == null ? null : declared.in(setUp, volts)));
     }
 
     private record Changed(List<Edit> edits, double volts) {}

@@ -5,6 +5,8 @@ import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
 
 /**
  * Resistance of copper conductors at 20 °C.
@@ -41,13 +43,11 @@ public final class ConductorTable {
      */
     public static double milliohmPerMetre(double csaMm2) {
         Double value = MILLIOHM_PER_METRE.get(csaMm2);
-        Check.that(
-                value != null,
-                "unknown-size",
-                "csaMm2",
-                Check.plain(csaMm2) + " mm²",
-                "give one of " + sizes() + " mm²");
-        return java.util.Objects.requireNonNull(value);
+        if (value == null) {
+            throw new ProblemsException(new Problem(
+                    "unknown-size", "csaMm2", Check.plain(csaMm2) + " mm²", "give one of " + sizes() + " mm²"));
+        }
+        return value;
     }
 
     /** Cross-section in mm² → mΩ/m, smallest first. */

@@ -3,6 +3,7 @@ package prantel.core.network;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,37 +14,52 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.network.Branch.End;
 
 /**
- * Terminals joined by branches. Immutable: {@link #with} gives another network and leaves this one as it is; the
- * factorisation of the unedited branches is shared by all networks made from it, so an edit costs next to nothing.
+ * Terminals joined by branches. Immutable: {@link #with} gives another network and leaves this one as it is; all that an
+ * edit does not concern of the factorisation is shared, so an edit costs next to nothing, and a reading even less.
  *
  * <p>Safe for use by several threads.
  */
 public final class Network {
-    private final Base base;
-    /** Branches that an edit changed, by index. */
+    private final Wires wires;
+    /** Branches that edits changed, by index. */
     private final Map<Integer, Branch> changed;
-    /** Branches that an edit added. */
+    /** Branches that edits added. */
     private final List<Branch> added;
 
-    /** What the edits concern, worked out once for all readings of this network. */
-    private final int[] touched;
+    private final Once<Factor> factor;
 
-    private final boolean[] isChanged;
-
-    private Network(Base base, Map<Integer, Branch> changed, List<Branch> added) {
-        this.base = base;
+    private Network(Wires wires, Map<Integer, Branch> changed, List<Branch> added, Supplier<Factor> maker) {
+        this.wires = wires;
         this.changed = changed;
         this.added = added;
-        this.touched = touchedNodes();
-        this.isChanged = new boolean[base.branches.size()];
-        changed.keySet().forEach(b -> isChanged[b] = true);
+        this.factor = new Once<>(maker);
     }
 
     /**
      * @throws IllegalArgumentException if two branches have the same id, naming it
      */
     public static Network of(Collection<Branch> branches) {
-        return new Network(new Base(List.copyOf(branches)), Map.of(), List.of());
+        return of(branches, List.of());
+    }
+
+    /**
+     * @param kept terminals that {@link Alternating} treats as the ends of sources
+     * @throws IllegalArgumentException if two branches have the same id, or no branch has a kept terminal, naming it
+     */
+    public static Network of(Collection<Branch> branches, List<Terminal> kept) {
+        Wires wires = new Wires(List.copyOf(branches), kept);
+        return new Network(wires, Map.of(), List.of(), wires::factor);
+    }
+
+    /** This network as if first given with other kept terminals. */
+    Network keeping(List<Terminal> kept) {
+        List<Branch> all = branches();
+        Network same = of(all.subList(0, wires.count()), kept);
+        return added.isEmpty()
+                ? same
+                : same.with(added.stream()
+                        .<Edit>map(b -> new Edit.Bridge(b.from(), b.to(), b.ohms()))
+                        .toList());
     }
 
     /**
@@ -53,26 +69,27 @@ public final class Network {
      * @param ohms for each branch in the order given, Ω, above 0; open ones stay open whatever stands there
      */
     public Network withOhms(double[] ohms) {
-        return new Network(new Base(base, ohms), Map.of(), List.of());
+        Wires other = new Wires(wires, ohms);
+        return new Network(other, Map.of(), List.of(), other::factor);
     }
 
     public boolean has(Terminal terminal) {
-        return base.nodeOf.containsKey(terminal);
+        return wires.nodeOf.containsKey(terminal);
     }
 
     public boolean has(BranchId branch) {
-        return base.indexOf.containsKey(branch);
+        return wires.indexOf.containsKey(branch);
     }
 
     public Set<Terminal> terminals() {
-        return java.util.Collections.unmodifiableSet(base.nodeOf.keySet());
+        return Collections.unmodifiableSet(wires.nodeOf.keySet());
     }
 
     /** All branches as they are now, open ones too, in the order given and then as added. */
     public List<Branch> branches() {
-        List<Branch> all = new ArrayList<>(base.branches.size() + added.size());
-        for (int i = 0; i < base.branches.size(); i++) {
-            all.add(changed.getOrDefault(i, base.branches.get(i)));
+        List<Branch> all = new ArrayList<>(wires.count() + added.size());
+        for (int i = 0; i < wires.count(); i++) {
+            all.add(now(i, changed));
         }
         all.addAll(added);
         return all;
@@ -80,8 +97,12 @@ public final class Network {
 
     /** @throws IllegalArgumentException if the network has no such branch */
     public Branch branch(BranchId id) {
-        int index = base.index(id);
-        return changed.getOrDefault(index, base.branches.get(index));
+        return now(wires.index(id), changed);
+    }
+
+    private Branch now(int index, Map<Integer, Branch> inThese) {
+        Branch other = inThese.get(index);
+        return other == null ? wires.branch(index) : other;
     }
 
     /** {@link #with(List, double)} for a test voltage of 0 V. */
@@ -96,55 +117,86 @@ public final class Network {
      * @throws IllegalArgumentException if an edit names a branch or terminal that is not here
      */
     public Network with(List<Edit> edits, double volts) {
+        return with(edits, volts, null);
+    }
+
+    /**
+     * The same, where the same was done before to a network that differs in resistances alone: what depends on the
+     * connections is taken from there.
+     *
+     * @param alike this network {@link #withOhms} others, with the same edits; anything else is of no use, and does no harm
+     */
+    public Network with(List<Edit> edits, double volts, @Nullable Network alike) {
         if (edits.isEmpty()) {
             return this;
         }
-        Map<Integer, Branch> nowChanged = new LinkedHashMap<>(changed);
-        List<Branch> nowAdded = new ArrayList<>(added);
+        Map<Integer, Branch> edited = new LinkedHashMap<>();
+        List<Branch> more = new ArrayList<>();
         for (Edit edit : edits) {
-            apply(edit, volts, nowChanged, nowAdded);
+            apply(edit, volts, edited, more);
         }
-        return new Network(base, nowChanged, nowAdded);
+        Map<Integer, Branch> nowChanged = new HashMap<>(changed);
+        nowChanged.putAll(edited);
+        List<Branch> nowAdded = new ArrayList<>(added);
+        nowAdded.addAll(more);
+        return new Network(wires, nowChanged, nowAdded, () -> refactored(edited, more, alike));
     }
 
-    private void apply(Edit edit, double volts, Map<Integer, Branch> nowChanged, List<Branch> nowAdded) {
+    private Factor refactored(Map<Integer, Branch> edited, List<Branch> more, @Nullable Network alike) {
+        List<Wire> was = new ArrayList<>(edited.size());
+        List<Wire> now = new ArrayList<>(edited.size() + more.size());
+        edited.forEach((index, branch) -> {
+            was.add(wires.wire(index, now(index, changed)));
+            now.add(wires.wire(index, branch));
+        });
+        for (Branch branch : more) {
+            now.add(wires.wire(wires.count() + added.size() + now.size() - edited.size(), branch));
+        }
+        return factor.get().with(was, now, alike == null ? null : alike.factor.get());
+    }
+
+    private void apply(Edit edit, double volts, Map<Integer, Branch> edited, List<Branch> more) {
         switch (edit) {
-            case Edit.Open(BranchId id) -> replace(id, nowChanged, Double.POSITIVE_INFINITY, false);
-            case Edit.Substitute(BranchId id, double ohms) -> replace(id, nowChanged, ohms, false);
-            case Edit.PutInSeries(BranchId id, double ohms) -> replace(id, nowChanged, ohms, true);
+            case Edit.Open(BranchId id) -> replace(id, edited, Double.POSITIVE_INFINITY, false);
+            case Edit.Substitute(BranchId id, double ohms) -> replace(id, edited, ohms, false);
+            case Edit.PutInSeries(BranchId id, double ohms) -> replace(id, edited, ohms, true);
             case Edit.Install(BranchId id, Characteristic characteristic) ->
-                replace(id, nowChanged, characteristic.ohmsAt(volts), false);
+                replace(id, edited, characteristic.ohmsAt(volts), false);
             case Edit.Bridge(Terminal a, Terminal b, double ohms) -> {
-                base.node(a);
-                base.node(b);
+                wires.node(a);
+                wires.node(b);
                 if (!a.equals(b)) {
-                    nowAdded.add(new Branch(
-                            new BranchId("bridge-" + (base.branches.size() + nowAdded.size() + 1)), a, b, ohms));
+                    int number = wires.count() + added.size() + more.size() + 1;
+                    more.add(new Branch(new BranchId("bridge-" + number), a, b, ohms));
                 }
             }
-            case Edit.Exchange(Edit.BranchEnd x, Edit.BranchEnd y) -> exchange(x, y, nowChanged);
+            case Edit.Exchange(Edit.BranchEnd x, Edit.BranchEnd y) -> exchange(x, y, edited);
             case Edit.Move(Edit.BranchEnd end, Terminal to) -> {
-                base.node(to);
-                int index = base.index(end.branch());
-                Branch now = nowChanged.getOrDefault(index, base.branches.get(index));
-                nowChanged.put(index, moved(now, end.end(), to));
+                wires.node(to);
+                int index = wires.index(end.branch());
+                edited.put(index, moved(latest(index, edited), end.end(), to));
             }
         }
     }
 
-    private void replace(BranchId id, Map<Integer, Branch> nowChanged, double ohms, boolean inSeries) {
-        int index = base.index(id);
-        Branch now = nowChanged.getOrDefault(index, base.branches.get(index));
-        nowChanged.put(index, new Branch(id, now.from(), now.to(), inSeries ? now.ohms() + ohms : ohms));
+    private Branch latest(int index, Map<Integer, Branch> edited) {
+        Branch other = edited.get(index);
+        return other == null ? now(index, changed) : other;
     }
 
-    private void exchange(Edit.BranchEnd x, Edit.BranchEnd y, Map<Integer, Branch> nowChanged) {
-        int indexX = base.index(x.branch());
-        int indexY = base.index(y.branch());
-        Branch branchX = nowChanged.getOrDefault(indexX, base.branches.get(indexX));
-        Branch branchY = nowChanged.getOrDefault(indexY, base.branches.get(indexY));
-        nowChanged.put(indexX, moved(branchX, x.end(), branchY.at(y.end())));
-        nowChanged.put(indexY, moved(branchY, y.end(), branchX.at(x.end())));
+    private void replace(BranchId id, Map<Integer, Branch> edited, double ohms, boolean inSeries) {
+        int index = wires.index(id);
+        Branch now = latest(index, edited);
+        edited.put(index, new Branch(id, now.from(), now.to(), inSeries ? now.ohms() + ohms : ohms));
+    }
+
+    private void exchange(Edit.BranchEnd x, Edit.BranchEnd y, Map<Integer, Branch> edited) {
+        int indexX = wires.index(x.branch());
+        int indexY = wires.index(y.branch());
+        Branch branchX = latest(indexX, edited);
+        Branch branchY = latest(indexY, edited);
+        edited.put(indexX, moved(branchX, x.end(), branchY.at(y.end())));
+        edited.put(indexY, moved(branchY, y.end(), branchX.at(x.end())));
     }
 
     private static Branch moved(Branch branch, End end, Terminal to) {
@@ -164,204 +216,166 @@ public final class Network {
      * @throws IllegalArgumentException if a terminal is not in the network
      */
     public double resistance(Terminal a, Terminal b) {
-        int nodeA = base.node(a);
-        int nodeB = base.node(b);
-        if (nodeA == nodeB) {
-            return 0;
-        }
-        double siemens = meshBetween(new int[] {nodeA, nodeB})[0];
-        return siemens > 0 ? 1 / siemens : Double.POSITIVE_INFINITY;
+        Factor made = factor.get();
+        Flow flow = new Flow(made, wires.node(a), wires.node(b), made.size(), wires.scratch());
+        return flow.isOpen() ? Double.POSITIVE_INFINITY : flow.ohms();
     }
 
-    /**
-     * What the network is between a few terminals: the conductance between each two of them when all others are
-     * eliminated.
-     *
-     * @param kept at least two, all different
-     * @return S, 0 where nothing connects; lower triangle by rows: (1,0), (2,0), (2,1), …
-     * @throws IllegalArgumentException if a terminal is not in the network
-     */
-    public double[] reducedTo(List<Terminal> kept) {
-        return meshBetween(kept.stream().mapToInt(base::node).toArray());
+    /** What becomes of 1 A until it reaches the kept terminals. */
+    Flow flow(Terminal a, Terminal b) {
+        Factor made = factor.get();
+        return new Flow(made, wires.node(a), wires.node(b), made.size() - wires.kept.length, wires.scratch());
     }
 
-    /**
-     * The same, with where every other terminal lies between the kept ones.
-     *
-     * @param kept at least one, all different
-     * @throws IllegalArgumentException if a terminal is not in the network
-     */
-    public Reduction reduction(List<Terminal> kept) {
-        return Reduction.of(new View(), kept);
+    int keptCount() {
+        return wires.kept.length;
     }
 
-    /** What a {@link Reduction} needs to know. */
-    final class View {
-        int node(Terminal terminal) {
-            return base.node(terminal);
-        }
-
-        Factor factor() {
-            return base.factor();
-        }
-
-        PathMesh mesh(int[] kept) {
-            return filledMesh(kept);
-        }
+    boolean isKept(Terminal terminal) {
+        return kept(terminal) >= 0;
     }
 
-    private double[] meshBetween(int[] kept) {
-        PathMesh mesh = filledMesh(kept);
-        try {
-            return mesh.reduced();
-        } finally {
-            mesh.release();
-        }
+    /** Which of the kept terminals it is; below 0 if it is none. */
+    int kept(Terminal terminal) {
+        return factor.get().structure.order.position[wires.node(terminal)]
+                - (factor.get().size() - wires.kept.length);
     }
 
-    /** Holds the scratch array until it is released. */
-    private PathMesh filledMesh(int[] kept) {
-        PathMesh mesh = new PathMesh(base.factor(), kept, touched, base.scratch());
-        mesh.addBranches(base.from, base.to, base.siemens, isChanged);
-        changed.values().forEach(branch -> add(mesh, branch));
-        added.forEach(branch -> add(mesh, branch));
-        return mesh;
+    /** Conductance between each two kept terminals when all others are eliminated, S, at i · count + j for i below j. */
+    double[] betweenKept() {
+        Factor made = factor.get();
+        int count = wires.kept.length;
+        int first = made.size() - count;
+        int[] position = made.structure.order.position;
+        double[] siemens = new double[count * count];
+        for (int i = 0; i < count; i++) {
+            Elimination node = made.of(wires.kept[i]);
+            int[] ends = node.meeting().ends();
+            for (int b = 0; b < ends.length; b++) {
+                siemens[i * count + position[ends[b]] - first] += node.branches()[b];
+            }
+            for (int child : node.meeting().children()) {
+                if (position[child] < first) {
+                    addPassedOn(made.of(child), position, first, siemens);
+                }
+            }
+        }
+        return siemens;
     }
 
-    /**
-     * This network with its edits made for good: the same readings, but later ones and later edits do not treat these
-     * edits again. Worth its while for a network that is read or edited many times.
-     */
-    public Network settled() {
-        if (touched.length == 0) {
-            return this;
-        }
-        int known = base.from.length;
-        int all = known + added.size();
-        int[] from = Arrays.copyOf(base.from, all);
-        int[] to = Arrays.copyOf(base.to, all);
-        double[] siemens = Arrays.copyOf(base.siemens, all);
-        int[] indices = new int[changed.size() + added.size()];
-        int n = 0;
-        for (Map.Entry<Integer, Branch> entry : changed.entrySet()) {
-            indices[n++] = entry.getKey();
-            put(entry.getValue(), entry.getKey(), from, to, siemens);
-        }
-        for (int i = 0; i < added.size(); i++) {
-            indices[n++] = known + i;
-            put(added.get(i), known + i, from, to, siemens);
-        }
-        Factor factor = base.factor().with(from, to, siemens, indices, touched);
-        return new Network(new Base(base, branches(), from, to, siemens, factor), Map.of(), List.of());
-    }
-
-    private void put(Branch branch, int index, int[] from, int[] to, double[] siemens) {
-        from[index] = base.node(branch.from());
-        to[index] = base.node(branch.to());
-        siemens[index] = branch.isOpen() ? 0 : 1 / branch.ohms();
-    }
-
-    private void add(PathMesh mesh, Branch branch) {
-        if (!branch.isOpen()) {
-            mesh.add(base.node(branch.from()), base.node(branch.to()), 1 / branch.ohms());
+    private static void addPassedOn(Elimination child, int[] position, int first, double[] siemens) {
+        int[] ends = child.meeting().higher();
+        int count = position.length - first;
+        for (int i = 1, at = 0; i < ends.length; i++) {
+            for (int j = 0; j < i; j++, at++) {
+                siemens[(position[ends[j]] - first) * count + position[ends[i]] - first] += child.passedOn()[at];
+            }
         }
     }
 
-    /** Nodes that edits concern. */
-    private int[] touchedNodes() {
-        int[] found = new int[4 * changed.size() + 2 * added.size()];
-        int n = 0;
-        for (Map.Entry<Integer, Branch> entry : changed.entrySet()) {
-            found[n++] = base.from[entry.getKey()];
-            found[n++] = base.to[entry.getKey()];
-            found[n++] = base.node(entry.getValue().from());
-            found[n++] = base.node(entry.getValue().to());
-        }
-        for (Branch branch : added) {
-            found[n++] = base.node(branch.from());
-            found[n++] = base.node(branch.to());
-        }
-        return found;
-    }
-
-    /** The branches as first given, and their factor, made when first asked for. */
-    private static final class Base {
-        private final List<Branch> branches;
+    /** The branches as first given, with their terminals as numbers. */
+    private static final class Wires {
+        private final List<Branch> declared;
+        private final double @Nullable [] ohms;
         private final Map<Terminal, Integer> nodeOf;
         private final Map<BranchId, Integer> indexOf;
         private final int[] from;
         private final int[] to;
-        private final double[] siemens;
-        private final ThreadLocal<int[]> scratch;
-        private final Supplier<EliminationTree> tree;
-        private volatile @Nullable Factor factor;
+        private final int[] kept;
+        private final ThreadLocal<double[]> scratch;
+        private final Once<Structure> structure;
 
-        Base(List<Branch> branches) {
-            this.branches = branches;
+        Wires(List<Branch> branches, List<Terminal> keptTerminals) {
+            declared = branches;
+            ohms = null;
             nodeOf = new LinkedHashMap<>();
-            indexOf = new HashMap<>();
+            indexOf = HashMap.newHashMap(branches.size());
             from = new int[branches.size()];
             to = new int[branches.size()];
-            siemens = new double[branches.size()];
             for (int i = 0; i < branches.size(); i++) {
                 Branch branch = branches.get(i);
                 if (indexOf.put(branch.id(), i) != null) {
                     throw new IllegalArgumentException("Two branches are called " + branch.id());
                 }
-                from[i] = nodeOf.computeIfAbsent(branch.from(), t -> nodeOf.size());
-                to[i] = nodeOf.computeIfAbsent(branch.to(), t -> nodeOf.size());
-                siemens[i] = branch.isOpen() ? 0 : 1 / branch.ohms();
+                from[i] = number(branch.from());
+                to[i] = number(branch.to());
             }
-            scratch = ThreadLocal.withInitial(() -> {
-                int[] none = new int[nodeOf.size()];
-                Arrays.fill(none, EliminationTree.NONE);
-                return none;
-            });
-            tree = new Once(nodeOf.size(), from, to, siemens);
+            kept = keptTerminals.stream().mapToInt(this::node).toArray();
+            scratch = ThreadLocal.withInitial(() -> new double[nodeOf.size()]);
+            structure = new Once<>(this::connected);
         }
 
-        Base(Base other, double[] ohms) {
+        /** The same with other resistances. */
+        Wires(Wires other, double[] ohms) {
+            declared = other.declared;
+            this.ohms = ohms;
             nodeOf = other.nodeOf;
             indexOf = other.indexOf;
             from = other.from;
             to = other.to;
+            kept = other.kept;
             scratch = other.scratch;
-            tree = other.tree;
-            siemens = new double[from.length];
-            branches = new ArrayList<>(from.length);
-            for (int i = 0; i < from.length; i++) {
-                Branch branch = other.branches.get(i);
-                boolean open = branch.isOpen();
-                branches.add(open ? branch : new Branch(branch.id(), branch.from(), branch.to(), ohms[i]));
-                siemens[i] = open ? 0 : 1 / ohms[i];
+            structure = other.structure;
+        }
+
+        private int number(Terminal terminal) {
+            Integer known = nodeOf.get(terminal);
+            if (known == null) {
+                known = nodeOf.size();
+                nodeOf.put(terminal, known);
             }
+            return known;
         }
 
-        /** A network in which edits are made for good; added branches cannot be named. */
-        Base(Base other, List<Branch> branches, int[] from, int[] to, double[] siemens, Factor factor) {
-            this.branches = branches;
-            this.from = from;
-            this.to = to;
-            this.siemens = siemens;
-            this.factor = factor;
-            nodeOf = other.nodeOf;
-            indexOf = other.indexOf;
-            scratch = other.scratch;
-            tree = () -> factor.tree;
+        private Structure connected() {
+            int[] closedFrom = new int[from.length];
+            int[] closedTo = new int[from.length];
+            int closed = 0;
+            double[] siemens = siemens();
+            for (int b = 0; b < from.length; b++) {
+                if (siemens[b] > 0) {
+                    closedFrom[closed] = from[b];
+                    closedTo[closed++] = to[b];
+                }
+            }
+            Order order =
+                    new Order(nodeOf.size(), Arrays.copyOf(closedFrom, closed), Arrays.copyOf(closedTo, closed), kept);
+            return new Structure(order, from, to, siemens);
         }
 
-        int[] scratch() {
-            return scratch.get();
+        private double[] siemens() {
+            double[] siemens = new double[from.length];
+            for (int b = 0; b < from.length; b++) {
+                siemens[b] = declared.get(b).isOpen() ? 0 : 1 / ohms(b);
+            }
+            return siemens;
         }
 
         Factor factor() {
-            Factor made = factor;
-            if (made == null) {
-                // two threads may both make it; they make the same
-                made = new Factor(tree.get(), from, to, siemens);
-                factor = made;
-            }
-            return made;
+            return new Factor(structure.get(), siemens());
+        }
+
+        private double ohms(int index) {
+            return ohms == null ? declared.get(index).ohms() : ohms[index];
+        }
+
+        int count() {
+            return declared.size();
+        }
+
+        Branch branch(int index) {
+            Branch branch = declared.get(index);
+            return ohms == null || branch.isOpen()
+                    ? branch
+                    : new Branch(branch.id(), branch.from(), branch.to(), ohms[index]);
+        }
+
+        Wire wire(int index, Branch branch) {
+            return new Wire(index, node(branch.from()), node(branch.to()), branch.isOpen() ? 0 : 1 / branch.ohms());
+        }
+
+        double[] scratch() {
+            return scratch.get();
         }
 
         int node(Terminal terminal) {
@@ -381,33 +395,20 @@ public final class Network {
         }
     }
 
-    /** The elimination tree of the closed branches, made when first asked for and then shared. */
-    private static final class Once implements Supplier<EliminationTree> {
-        private final int nodes;
-        private final int[] from;
-        private final int[] to;
-        private final double[] siemens;
-        private volatile @Nullable EliminationTree tree;
+    /** A value made when first asked for and then kept; two threads may both make it, the same. */
+    private static final class Once<T> {
+        private final Supplier<T> maker;
+        private volatile @Nullable T value;
 
-        Once(int nodes, int[] from, int[] to, double[] siemens) {
-            this.nodes = nodes;
-            this.from = from;
-            this.to = to;
-            this.siemens = siemens;
+        Once(Supplier<T> maker) {
+            this.maker = maker;
         }
 
-        @Override
-        public EliminationTree get() {
-            EliminationTree made = tree;
+        T get() {
+            T made = value;
             if (made == null) {
-                int[] closed = java.util.stream.IntStream.range(0, from.length)
-                        .filter(b -> siemens[b] > 0)
-                        .toArray();
-                made = new EliminationTree(
-                        nodes,
-                        Arrays.stream(closed).map(b -> from[b]).toArray(),
-                        Arrays.stream(closed).map(b -> to[b]).toArray());
-                tree = made;
+                made = maker.get();
+                value = made;
             }
             return made;
         }

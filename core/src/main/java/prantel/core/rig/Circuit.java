@@ -55,7 +55,7 @@ public sealed interface Circuit permits Radial, Ring, Lighting, Submain {
     }
 
     default boolean isThreePhase() {
-        return lines().size() == 3;
+        return conductors().contains(Conductor.THREE_LINES.getLast());
     }
 
     /** @throws ProblemsException if the circuit has no such point */

@@ -2,6 +2,7 @@ package prantel.core.rig;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import prantel.core.network.BranchId;
 
 /** Every residual-current device of a rig with the branches it watches. */
@@ -20,9 +21,14 @@ public final class Residuals {
 
     /** Upstream ones first. */
     public static List<Placed> of(Rig rig) {
+        return of(rig, id -> true);
+    }
+
+    private static List<Placed> of(Rig rig, Predicate<String> wanted) {
         List<Placed> placed = new ArrayList<>();
         for (Board board : rig.boards()) {
             board.mainRcd()
+                    .filter(d -> wanted.test(mainId(board.id())))
                     .ifPresent(d -> placed.add(new Placed(
                             mainId(board.id()),
                             board.label() + ", main RCD " + d.label(),
@@ -32,6 +38,7 @@ public final class Residuals {
                                     .toList())));
             for (Board.Section section : board.sections()) {
                 section.rcd()
+                        .filter(d -> wanted.test(sectionId(board.id(), section.id())))
                         .ifPresent(d -> placed.add(new Placed(
                                 sectionId(board.id(), section.id()),
                                 section.label() + ", RCD " + d.label(),
@@ -42,7 +49,10 @@ public final class Residuals {
             }
         }
         for (Circuit circuit : rig.circuits()) {
-            circuit.device().residual().ifPresent(d -> placed.add(ofCircuit(circuit, d)));
+            circuit.device()
+                    .residual()
+                    .filter(d -> wanted.test(circuitId(circuit.id())))
+                    .ifPresent(d -> placed.add(ofCircuit(circuit, d)));
         }
         return placed;
     }
@@ -58,7 +68,7 @@ public final class Residuals {
     public static List<Placed> protecting(Rig rig, Circuit circuit) {
         List<String> ids = new ArrayList<>();
         collect(rig, circuit, ids);
-        return of(rig).stream().filter(p -> ids.contains(p.id())).toList();
+        return of(rig, ids::contains);
     }
 
     private static void collect(Rig rig, Circuit circuit, List<String> ids) {

@@ -220,11 +220,12 @@ public record Rig(
 
     /** The submain that feeds a board; empty for the origin. */
     public java.util.Optional<Submain> feedOf(BoardId board) {
-        return circuits.stream()
-                .flatMap(c -> c instanceof Submain s && s.feeds().equals(board)
-                        ? java.util.stream.Stream.of(s)
-                        : java.util.stream.Stream.empty())
-                .findFirst();
+        for (Circuit circuit : circuits) {
+            if (circuit instanceof Submain submain && submain.feeds().equals(board)) {
+                return java.util.Optional.of(submain);
+            }
+        }
+        return java.util.Optional.empty();
     }
 
     /** Whether every line arrives at a board. */

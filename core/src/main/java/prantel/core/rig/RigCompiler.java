@@ -49,7 +49,20 @@ public final class RigCompiler {
             }
         }
         rig.earthing().supplementaryBonds().forEach(compiler::addSupplementaryBond);
-        return new CompiledRig(Network.of(compiler.wiring.branches()), compiler.wiring.makes());
+        return new CompiledRig(Network.of(compiler.wiring.branches(), sourceEnds(rig)), compiler.wiring.makes());
+    }
+
+    /** Where the branches of {@link #sources} end; the star point last, which all of them have. */
+    private static List<Terminal> sourceEnds(Rig rig) {
+        List<Terminal> ends = new ArrayList<>();
+        for (Conductor pole : poles(rig, rig.origin().id())) {
+            ends.add(Places.incoming(rig, rig.origin().id(), pole));
+        }
+        if (rig.supply().earth().earthing() == Supply.Earthing.TN_S) {
+            ends.add(Places.SUPPLY_EARTH);
+        }
+        ends.add(Places.SOURCE);
+        return ends;
     }
 
     /** The electromotive forces and reactances that go with the source branches of {@link #compile}. */

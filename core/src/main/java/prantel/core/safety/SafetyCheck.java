@@ -5,12 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fault.SafetyClass;
 import prantel.core.network.Alternating;
-import prantel.core.network.Complex;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Terminal;
@@ -141,16 +139,7 @@ public final class SafetyCheck {
 
     private void touchVoltages() {
         for (Map.Entry<Terminal, String> part : touchable().entrySet()) {
-            @Nullable Complex[] volts = supply.voltages(List.of(part.getKey(), Places.MASS_OF_EARTH), List.of());
-            if (volts[0] == null || volts[1] == null) {
-                continue;
-            }
-            double open = volts[0].minus(volts[1]).size();
-            if (open <= TOUCH_LIMIT_VOLTS) {
-                continue;
-            }
-            double behind = supply.impedanceOhms(part.getKey(), Places.MASS_OF_EARTH);
-            double touched = open * BODY_OHMS / (BODY_OHMS + behind);
+            double touched = supply.voltsAcross(part.getKey(), Places.MASS_OF_EARTH, BODY_OHMS);
             if (touched > TOUCH_LIMIT_VOLTS) {
                 dangers.add(new Danger(
                         Danger.Kind.TOUCH_VOLTAGE,

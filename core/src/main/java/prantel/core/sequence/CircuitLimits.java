@@ -1,6 +1,8 @@
 package prantel.core.sequence;
 
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalDouble;
 import prantel.core.limits.AsNzs;
 import prantel.core.limits.Breaker;
@@ -11,6 +13,7 @@ import prantel.core.limits.RcdTimes;
 import prantel.core.limits.ZsLimit;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
@@ -22,6 +25,8 @@ public final class CircuitLimits {
 
     private final Rig rig;
     private final Scheme scheme;
+    /** Several boxes of a circuit are held against the same. */
+    private final Map<CircuitId, Limit> zs = new HashMap<>();
 
     public CircuitLimits(Rig rig, Scheme scheme) {
         this.rig = rig;
@@ -30,6 +35,10 @@ public final class CircuitLimits {
 
     /** Greatest Zs of a circuit as a cold reading. */
     public Limit zs(Circuit circuit) {
+        return zs.computeIfAbsent(circuit.id(), id -> zsOf(circuit));
+    }
+
+    private Limit zsOf(Circuit circuit) {
         OptionalDouble milliamps = Residuals.protecting(rig, circuit).stream()
                 .mapToDouble(p -> p.device().ratedResidualMilliamps())
                 .min();

@@ -29,10 +29,10 @@ final class ContinuitySlots {
     private final SetUps setUps;
     private final CircuitLimits limits;
 
-    ContinuitySlots(Rig rig, Scheme scheme) {
+    ContinuitySlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
         this.setUps = new SetUps(rig);
-        this.limits = new CircuitLimits(rig, scheme);
+        this.limits = limits;
     }
 
     List<Slot> method1() {

@@ -24,10 +24,10 @@ final class RingSlots {
     private final SetUps setUps;
     private final CircuitLimits limits;
 
-    RingSlots(Rig rig, Scheme scheme) {
+    RingSlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
         this.setUps = new SetUps(rig);
-        this.limits = new CircuitLimits(rig, scheme);
+        this.limits = limits;
     }
 
     List<Slot> all() {

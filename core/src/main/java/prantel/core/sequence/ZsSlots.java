@@ -22,11 +22,11 @@ final class ZsSlots {
     private final SetUp setUp;
     private final CircuitLimits limits;
 
-    ZsSlots(Rig rig, Scheme scheme) {
+    ZsSlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
         this.scheme = scheme;
         this.setUp = new SetUps(rig).live("Loads out; probes on line and E of the point");
-        this.limits = new CircuitLimits(rig, scheme);
+        this.limits = limits;
     }
 
     List<Slot> all() {

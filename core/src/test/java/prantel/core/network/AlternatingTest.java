@@ -41,8 +41,7 @@ class AlternatingTest {
     @ParameterizedTest
     @CsvSource({"0.1, 0.2, 10", "1, 3, 4", "0.5, 0, 0.5"})
     void loadedVoltageFollowsTheDivider(double r, double x, double load) {
-        Complex volts = simple(r, x, load).voltages(List.of(t("line")), List.of())[0];
-        assertThat(volts).isNotNull();
+        Complex volts = simple(r, x, load).port(t("line"), STAR).openVolts();
         assertThat(volts.size()).isCloseTo(230 * load / Math.hypot(r + load, x), within(1e-9));
     }
 
@@ -51,7 +50,10 @@ class AlternatingTest {
         Network network =
                 Network.of(List.of(branch("source", STAR, t("line"), 0.1), branch("apart", t("a"), t("b"), 5)));
         Alternating alternating = new Alternating(network, List.of(new Source(new BranchId("source"), 0, 230, 0)));
-        assertThat(alternating.voltages(List.of(t("a")), List.of())[0]).isNull();
+        assertThat(alternating.port(t("a"), STAR).isOpen()).isTrue();
+        assertThat(alternating.port(t("a"), STAR).openVolts().size()).isZero();
+        assertThat(alternating.voltsAcross(t("a"), t("line"), 1000)).isZero();
+        assertThat(alternating.port(t("a"), t("b")).openVolts().size()).isZero();
         assertThat(alternating.impedanceOhms(t("a"), STAR)).isInfinite();
         assertThat(alternating.impedanceOhms(t("a"), t("b"))).isCloseTo(5, within(1e-12));
     }
@@ -62,8 +64,8 @@ class AlternatingTest {
                         List.of(branch("source", STAR, t("line"), 0.1), branch("load", t("line"), STAR, 10)))
                 .with(List.of(new Edit.Open(new BranchId("source"))));
         Alternating alternating = new Alternating(network, List.of(new Source(new BranchId("source"), 0.2, 230, 0)));
-        Complex volts = alternating.voltages(List.of(t("line"), STAR), List.of())[0];
-        assertThat(volts == null ? 0 : volts.size()).isZero();
+        assertThat(alternating.port(t("line"), STAR).openVolts().size()).isZero();
+        assertThat(alternating.impedanceOhms(t("line"), STAR)).isCloseTo(10, within(1e-12));
     }
 
     /** Three equal lines: voltage between two is √3 times that to the star point, 120° apart (physics). */
@@ -76,40 +78,112 @@ class AlternatingTest {
             branches.add(branch("load-" + i, t("l" + i), STAR, 1000));
             sources.add(new Source(new BranchId("source-" + i), 0.02, 230, -120.0 * i));
         }
-        Complex[] volts =
-                new Alternating(Network.of(branches), sources).voltages(List.of(t("l0"), t("l1"), t("l2")), List.of());
-        assertThat(volts[0].minus(volts[1]).size()).isCloseTo(Math.sqrt(3) * volts[0].size(), within(1e-9));
+        Alternating alternating = new Alternating(Network.of(branches), sources);
+        Complex[] volts = new Complex[3];
+        for (int i = 0; i < 3; i++) {
+            volts[i] = alternating.port(t("l" + i), STAR).openVolts();
+        }
+        assertThat(alternating.port(t("l0"), t("l1")).openVolts().size())
+                .isCloseTo(Math.sqrt(3) * volts[0].size(), within(1e-9));
         assertThat(volts[0].plus(volts[1]).plus(volts[2]).size()).isCloseTo(0, within(1e-9));
         assertThat(volts[1].radians()).isCloseTo(volts[0].radians() - 2 * Math.PI / 3, within(1e-9));
     }
 
-    /** Star–mesh with every force off must agree with voltage over current by elimination: one algorithm is the other's twin. */
+    private static List<Source> randomSources(List<Branch> branches, SplittableRandom random) {
+        List<Source> sources = new ArrayList<>();
+        for (int i = 0; i < Math.min(4, branches.size()); i++) {
+            sources.add(new Source(
+                    branches.get(i).id(), random.nextDouble(0, 2), random.nextDouble(0, 400), random.nextDouble(360)));
+        }
+        return sources;
+    }
+
+    private static Terminal any(Network network, SplittableRandom random) {
+        List<Terminal> terminals = List.copyOf(network.terminals());
+        return terminals.get(random.nextInt(terminals.size()));
+    }
+
+    private static void same(Complex found, Complex expected, double scale, String what) {
+        assertThat(found.minus(expected).size()).as(what).isLessThanOrEqualTo(1e-7 * (scale + expected.size()));
+    }
+
+    /** Reference: the nodal equations of the same network, solved as a full matrix. */
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
-    void impedanceIsVoltageOverCurrent(long seed) {
+    void voltageImpedanceAndTransferAgreeWithTheNodalEquations(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         for (int n = 0; n < 40; n++) {
             Network network = RandomNetworks.connected(random, random.nextInt(3, 25));
-            List<Branch> branches = network.branches();
-            List<Source> sources = new ArrayList<>();
-            for (int i = 0; i < Math.min(4, branches.size()); i++) {
-                sources.add(Source.passive(branches.get(i).id(), random.nextDouble(0, 2)));
-            }
+            List<Source> sources = randomSources(network.branches(), random);
             Alternating alternating = new Alternating(network, sources);
-            List<Terminal> terminals = List.copyOf(network.terminals());
-            Terminal a = terminals.get(random.nextInt(terminals.size()));
-            Terminal b = terminals.get(random.nextInt(terminals.size()));
+            NodalTwin twin = new NodalTwin(network, sources);
+            Terminal a = any(network, random);
+            Terminal b = any(network, random);
+            Terminal c = any(network, random);
+            Terminal d = any(network, random);
+            String what = "seed " + seed + ", network " + n + ", " + a + " " + b + " " + c + " " + d;
+            Port port = alternating.port(a, b);
+            same(port.openVolts(), twin.volts(a, b), 1, what);
+            same(port.impedance(), twin.transfer(a, b, a, b), 1e-3, what);
+            same(port.transfer(alternating.port(c, d)), twin.transfer(a, b, c, d), 1e-3, what);
+            assertThat(alternating.impedanceOhms(b, a))
+                    .as("reciprocity, " + what)
+                    .isCloseTo(alternating.impedanceOhms(a, b), within(1e-9 * alternating.impedanceOhms(a, b)));
+        }
+    }
+
+    /** Thévenin's theorem: a load seen from its port is the same as the load built in. */
+    @ParameterizedTest
+    @ValueSource(longs = {31, 32, 33, 34})
+    void currentThroughALoadIsThatOfTheNetworkWithTheLoadInIt(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        for (int n = 0; n < 40; n++) {
+            Network network = RandomNetworks.connected(random, random.nextInt(3, 25));
+            List<Source> sources = randomSources(network.branches(), random);
+            Terminal a = any(network, random);
+            Terminal b = any(network, random);
             if (a.equals(b)) {
                 continue;
             }
-            Complex[] volts =
-                    alternating.voltages(List.of(a, b), List.of(new Alternating.Draw(a, b, new Complex(1, 0))));
-            assertThat(volts[0].minus(volts[1]).size())
-                    .as("seed " + seed + ", network " + n)
-                    .isCloseTo(alternating.impedanceOhms(a, b), Percentage.withPercentage(1e-6));
-            assertThat(alternating.impedanceOhms(b, a))
-                    .as("reciprocity, seed " + seed + ", network " + n)
-                    .isCloseTo(alternating.impedanceOhms(a, b), Percentage.withPercentage(1e-9));
+            double load = random.nextDouble(0.5, 400);
+            Network loaded = network.with(List.of(new Edit.Bridge(a, b, load)));
+            Complex through = new NodalTwin(loaded, sources).volts(a, b).times(1 / load);
+            same(
+                    new Alternating(network, sources).port(a, b).ampsThrough(load),
+                    through,
+                    1e-3,
+                    "seed " + seed + ", network " + n);
+        }
+    }
+
+    /** Whether terminals are kept from the start, or a moved source makes it necessary afterwards, nothing reads otherwise. */
+    @ParameterizedTest
+    @ValueSource(longs = {41, 42, 43})
+    void keptTerminalsChangeNoReading(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        for (int n = 0; n < 40; n++) {
+            Network plain = RandomNetworks.connected(random, random.nextInt(6, 25));
+            List<Source> sources = randomSources(plain.branches(), random);
+            List<Terminal> kept = sources.stream()
+                    .map(s -> plain.branch(s.branch()))
+                    .flatMap(b -> java.util.stream.Stream.of(b.from(), b.to()))
+                    .distinct()
+                    .toList();
+            Network keeping = Network.of(plain.branches(), kept);
+            List<Edit> edits = List.of(
+                    new Edit.Bridge(any(plain, random), any(plain, random), 0.7),
+                    new Edit.Open(new BranchId("chain2")),
+                    new Edit.Move(new Edit.BranchEnd(sources.getFirst().branch(), Branch.End.TO), any(plain, random)));
+            Terminal a = any(plain, random);
+            Terminal b = any(plain, random);
+            String what = "seed " + seed + ", network " + n;
+            Port one = new Alternating(plain.with(edits), sources).port(a, b);
+            Port other = new Alternating(keeping.with(edits), sources).port(a, b);
+            assertThat(other.isOpen()).as(what).isEqualTo(one.isOpen());
+            if (!one.isOpen()) {
+                same(other.openVolts(), one.openVolts(), 1, what);
+                same(other.impedance(), one.impedance(), 1e-3, what);
+            }
         }
     }
 
@@ -128,29 +202,6 @@ class AlternatingTest {
             assertThat(new Alternating(network, sources).impedanceOhms(a, b))
                     .as("seed " + seed + ", network " + n)
                     .isCloseTo(network.resistance(a, b), Percentage.withPercentage(1e-9));
-        }
-    }
-
-    @ParameterizedTest
-    @ValueSource(longs = {21, 22, 23})
-    void reductionToSeveralTerminalsGivesTheSameResistances(long seed) {
-        SplittableRandom random = new SplittableRandom(seed);
-        for (int n = 0; n < 40; n++) {
-            Network network = RandomNetworks.connected(random, random.nextInt(5, 30));
-            List<Terminal> kept = List.copyOf(network.terminals()).subList(0, 4);
-            double[] mesh = network.reducedTo(kept);
-            List<Branch> branches = new ArrayList<>();
-            for (int i = 1, at = 0; i < 4; i++) {
-                for (int j = 0; j < i; j++, at++) {
-                    if (mesh[at] > 0) {
-                        branches.add(branch("m" + at, kept.get(i), kept.get(j), 1 / mesh[at]));
-                    }
-                }
-            }
-            Network small = Network.of(branches);
-            assertThat(small.resistance(kept.get(0), kept.get(3)))
-                    .as("seed " + seed + ", network " + n)
-                    .isCloseTo(network.resistance(kept.get(0), kept.get(3)), Percentage.withPercentage(1e-9));
         }
     }
 }

@@ -203,11 +203,11 @@ class NetworkTest {
             from[i] = i;
             to[i] = i + 1;
         }
-        EliminationTree tree = new EliminationTree(nodes, from, to);
+        Order order = new Order(nodes, from, to, new int[0]);
         int deepest = 0;
         for (int n = 0; n < nodes; n++) {
             int depth = 0;
-            for (int up = n; up != EliminationTree.NONE; up = tree.parent[up]) {
+            for (int up = n; up != Order.NONE; up = order.higher[up].length == 0 ? Order.NONE : order.higher[up][0]) {
                 depth++;
             }
             deepest = Math.max(deepest, depth);

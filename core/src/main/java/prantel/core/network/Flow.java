@@ -1,0 +1,125 @@
+package prantel.core.network;
+
+import java.util.Arrays;
+
+/**
+ * Where a current of 1 A goes that is put in at one node and taken out at another, while nodes are eliminated in order:
+ * each passes on what arrives in proportion to its conductances, and dissipates amps² ÷ sum of these. Two chains of
+ * ancestors are all it walks.
+ *
+ * <p>The resistance between the two is the sum of all that is dissipated; voltages that one current causes between the
+ * nodes of another are the sum of the products.
+ */
+final class Flow {
+    private static final int FIRST_LENGTH = 16;
+
+    /** When each node on the way is eliminated, ascending. */
+    private int[] positions = new int[FIRST_LENGTH];
+    /** What arrives there, A. */
+    private double[] amps = new double[FIRST_LENGTH];
+    /** The same over the sum of its conductances, V. */
+    private double[] volts = new double[FIRST_LENGTH];
+
+    private int count;
+    private boolean open;
+    /** What arrives at the nodes that are not eliminated, A. */
+    final double[] kept;
+
+    /**
+     * @param keptFrom position from which nodes are not eliminated; the number of nodes if all are
+     * @param arriving scratch by node, all zeros, and so again afterwards
+     */
+    Flow(Factor factor, int from, int to, int keptFrom, double[] arriving) {
+        kept = new double[factor.size() - keptFrom];
+        if (from == to) {
+            return;
+        }
+        arriving[from] += 1;
+        arriving[to] -= 1;
+        walk(factor, from, to, keptFrom, arriving);
+        for (int i = 0; i < kept.length; i++) {
+            int node = factor.structure.order.order[keptFrom + i];
+            kept[i] = arriving[node];
+            arriving[node] = 0;
+        }
+    }
+
+    private void walk(Factor factor, int from, int to, int keptFrom, double[] arriving) {
+        int[] position = factor.structure.order.position;
+        int a = from;
+        int b = to;
+        while (true) {
+            boolean moreA = a != Order.NONE && position[a] < keptFrom;
+            boolean moreB = b != Order.NONE && position[b] < keptFrom;
+            if (!moreA && !moreB) {
+                return;
+            }
+            int node = moreA && (!moreB || position[a] <= position[b]) ? a : b;
+            Elimination elimination = factor.of(node);
+            int parent = elimination.meeting().parent();
+            if (parent == Order.NONE && a != b) {
+                open = true;
+            }
+            passOn(elimination, position[node], arriving[node], arriving);
+            arriving[node] = 0;
+            if (a == b) {
+                a = parent;
+                b = parent;
+            } else if (node == a) {
+                a = parent;
+            } else {
+                b = parent;
+            }
+        }
+    }
+
+    private void passOn(Elimination elimination, int position, double current, double[] arriving) {
+        if (elimination.sum() == 0) {
+            // a root: what arrives from the one is what the other takes out, but for rounding
+            return;
+        }
+        if (count == positions.length) {
+            positions = Arrays.copyOf(positions, 2 * count);
+            amps = Arrays.copyOf(amps, 2 * count);
+            volts = Arrays.copyOf(volts, 2 * count);
+        }
+        double drop = current / elimination.sum();
+        positions[count] = position;
+        amps[count] = current;
+        volts[count++] = drop;
+        int[] higher = elimination.meeting().higher();
+        double[] row = elimination.row();
+        for (int i = 0; i < higher.length; i++) {
+            arriving[higher[i]] += drop * row[i];
+        }
+    }
+
+    /** Whether nothing connects the two below the kept nodes, and one of them with no kept node either. */
+    boolean isOpen() {
+        return open;
+    }
+
+    /** Ω, of what was eliminated. */
+    double ohms() {
+        double ohms = 0;
+        for (int i = 0; i < count; i++) {
+            ohms += amps[i] * volts[i];
+        }
+        return ohms;
+    }
+
+    /** Volts that 1 A of this puts between the nodes of another, or the other way round, of what was eliminated. */
+    double transferOhms(Flow other) {
+        double ohms = 0;
+        for (int i = 0, j = 0; i < count && j < other.count; ) {
+            if (positions[i] == other.positions[j]) {
+                ohms += amps[i++] * other.volts[j++];
+            } else if (positions[i] < other.positions[j]) {
+                i++;
+            } else {
+                j++;
+            }
+        }
+        return ohms;
+    }
+}
