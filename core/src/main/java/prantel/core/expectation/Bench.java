@@ -1,8 +1,8 @@
 package prantel.core.expectation;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester.Function;
@@ -30,7 +30,7 @@ public final class Bench {
     private final List<Source> sources;
     private final List<Residuals.Placed> residuals;
     private final Variation variation;
-    private final Map<List<Edit>, LiveBench> live = new HashMap<>();
+    private final Map<List<Edit>, LiveBench> live = new ConcurrentHashMap<>();
     /** Neighbouring boxes share a set-up: the last one is kept. */
     private @Nullable SetUp lastSetUp;
 
@@ -94,6 +94,19 @@ public final class Bench {
         return new Found.Number(network.resistance(probes.a(), probes.b()));
     }
 
+    /** Which readings the faults leave as those of another bench without them. */
+    Unmoved unmovedFrom(Bench without) {
+        return new Unmoved(faults, residuals.equals(without.residuals));
+    }
+
+    /** What a slot's reading rests on. */
+    Seen see(Slot.Measured slot) {
+        return slot.function().isLive()
+                ? Seen.live(slot, live(slot.setUp()))
+                : Seen.dead(
+                        slot, healthy.resistive(slot.setUp(), slot.function().volts()));
+    }
+
     /** The network as the slot's probes meet it. */
     public Network inSetUp(Slot.Measured slot) {
         return inSetUp(slot.setUp(), slot.function());
@@ -116,9 +129,10 @@ public final class Bench {
     }
 
     /** Live set-ups that change the same are the same: what stands without a test is worked out once for all of them. */
-    private LiveBench live(SetUp setUp) {
+    LiveBench live(SetUp setUp) {
         return live.computeIfAbsent(setUp.edits(), edits -> {
-            Network network = inSetUp(setUp, Function.VOLTAGE);
+            double volts = Function.VOLTAGE.volts();
+            Network network = healthy.in(setUp, volts).with(faults, volts);
             LiveBench alike = declared == null ? null : declared.live(setUp);
             return new LiveBench(network, sources, residuals, variation, alike);
         });

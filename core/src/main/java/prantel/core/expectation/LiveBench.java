@@ -2,9 +2,9 @@ package prantel.core.expectation;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.LiveMeters;
 import prantel.core.instrument.Saying;
@@ -23,7 +23,7 @@ import prantel.core.rig.Residuals.Placed;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
 
-/** A rig in one set-up with the supply on. */
+/** A rig in one set-up with the supply on. Safe for use by several threads. */
 final class LiveBench {
     private static final double PRESENT_VOLTS = 100;
     private static final double TO_MILLI = 1000;
@@ -33,11 +33,11 @@ final class LiveBench {
     private final List<Placed> residuals;
     private final Variation variation;
     /** Switches operated: several trials share a position. */
-    private final Map<List<Edit>, Alternating> positions = new HashMap<>();
+    private final Map<List<Edit>, Alternating> positions = new ConcurrentHashMap<>();
     /** The closed poles of each residual-current device. */
-    private @Nullable List<List<Pole>> poles;
+    private volatile @Nullable List<List<Pole>> poles;
 
-    private Complex @Nullable [] standing;
+    private volatile Complex @Nullable [] standing;
 
     /** @param declared the rig as declared in the same set-up, if this is it as it may be built */
     LiveBench(
@@ -50,6 +50,10 @@ final class LiveBench {
         this.alternating = new Alternating(network, sources, declared == null ? null : declared.alternating);
         this.residuals = residuals;
         this.variation = variation;
+    }
+
+    Alternating alternating() {
+        return alternating;
     }
 
     Found find(Measurement measurement) {
@@ -70,7 +74,7 @@ final class LiveBench {
         return switch (measurement) {
             case Measurement.TwoProbe probes ->
                 List.of(
-                        probes.function() == Function.LOOP_TWO_LEAD || probes.function() == Function.LOOP_THREE_LEAD
+                        probes.function().isLoop()
                                 ? port(probes).impedanceOhms()
                                 : find(probes) instanceof Found.Number number ? number.base() : 0.0);
             case Measurement.Trip trip ->
@@ -167,9 +171,10 @@ final class LiveBench {
     }
 
     /** A line or neutral on its way through a residual-current device. */
-    private record Pole(Port ends, double siemens) {}
+    record Pole(BranchId branch, Port ends, double siemens) {}
 
-    private List<List<Pole>> poles() {
+    /** The closed ones of each residual-current device. */
+    List<List<Pole>> poles() {
         List<List<Pole>> known = poles;
         if (known == null) {
             known = residuals.stream().map(p -> closed(p.poles())).toList();
@@ -183,7 +188,7 @@ final class LiveBench {
         for (BranchId id : ids) {
             Branch pole = network.branch(id);
             if (!pole.isOpen()) {
-                closed.add(new Pole(alternating.port(pole.from(), pole.to()), 1 / pole.ohms()));
+                closed.add(new Pole(id, alternating.port(pole.from(), pole.to()), 1 / pole.ohms()));
             }
         }
         return closed;
@@ -296,9 +301,11 @@ final class LiveBench {
     }
 
     private double indicated(Measurement.Trial trial) {
-        Alternating in = trial.position().isEmpty()
-                ? alternating
-                : positions.computeIfAbsent(trial.position(), alternating::with);
-        return in.voltsAcross(trial.a(), trial.b(), LiveMeters.INDICATOR_OHMS);
+        return in(trial.position()).voltsAcross(trial.a(), trial.b(), LiveMeters.INDICATOR_OHMS);
+    }
+
+    /** The rig with switches operated. */
+    Alternating in(List<Edit> position) {
+        return position.isEmpty() ? alternating : positions.computeIfAbsent(position, alternating::with);
     }
 }

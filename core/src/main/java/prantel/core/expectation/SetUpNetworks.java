@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import prantel.core.network.Alternating;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.sequence.SetUp;
@@ -20,6 +21,8 @@ final class SetUpNetworks {
     /** By what the set-up changes and the test voltage: many boxes share one. */
     private final Map<Changed, Network> networks = new ConcurrentHashMap<>();
 
+    private final Map<Changed, Alternating> resistive = new ConcurrentHashMap<>();
+
     SetUpNetworks(Network compiled, @Nullable SetUpNetworks declared) {
         this.compiled = compiled;
         this.declared = declared;
@@ -30,6 +33,12 @@ final class SetUpNetworks {
         return networks.computeIfAbsent(
                 new Changed(setUp.edits(), volts),
                 c -> compiled.with(c.edits(), volts, declared == null ? null : declared.in(setUp, volts)));
+    }
+
+    /** The same without any source, to be seen from its ports. */
+    Alternating resistive(SetUp setUp, double volts) {
+        return resistive.computeIfAbsent(
+                new Changed(setUp.edits(), volts), c -> new Alternating(in(setUp, volts), List.of()));
     }
 
     private record Changed(List<Edit> edits, double volts) {}

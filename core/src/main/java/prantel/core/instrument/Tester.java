@@ -105,6 +105,10 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
             return this == CONTINUITY || this == CONTINUITY_WANDER_LEAD;
         }
 
+        public boolean isLoop() {
+            return this == LOOP_TWO_LEAD || this == LOOP_THREE_LEAD;
+        }
+
         public boolean isLive() {
             return ordinal() >= VOLTAGE.ordinal();
         }

@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A network on alternating current. Everything resistive is eliminated down to the nodes that the sources join; these few
- * and the sources' impedances are a small complex network. Not for several threads at once.
+ * and the sources' impedances are a small complex network. Safe for use by several threads.
  */
 public final class Alternating {
     private final Network passive;
@@ -91,6 +91,27 @@ public final class Alternating {
     public Port port(Terminal from, Terminal to) {
         Flow flow = passive.flow(from, to);
         return new Port(flow, mesh.new Currents(flow.kept), driven);
+    }
+
+    /**
+     * How edits would move what is seen at ports of this.
+     *
+     * @param volts as for {@link Network#with(List, double)}
+     */
+    public Disturbance disturbance(List<Edit> edits, double volts) {
+        Network.Changes changes = passive.changes(edits, volts);
+        return new Disturbance(this, changes.was(), changes.now(), changesSource(edits));
+    }
+
+    private boolean changesSource(List<Edit> edits) {
+        for (Edit edit : edits) {
+            for (Driven source : sources) {
+                if (edit.branches().contains(source.branch().id())) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     /** {@link Port#impedanceOhms} between two terminals. */

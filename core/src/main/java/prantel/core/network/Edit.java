@@ -1,5 +1,6 @@
 package prantel.core.network;
 
+import java.util.List;
 import prantel.core.network.Branch.End;
 
 /**
@@ -8,13 +9,26 @@ import prantel.core.network.Branch.End;
  */
 public sealed interface Edit {
 
+    /** Branches of the network that it changes; none for one that only adds. */
+    List<BranchId> branches();
+
     /** Nothing flows through the branch any more. */
-    record Open(BranchId branch) implements Edit {}
+    record Open(BranchId branch) implements Edit {
+        @Override
+        public List<BranchId> branches() {
+            return List.of(branch);
+        }
+    }
 
     /** The branch has this resistance from now on, Ω, above 0: a switch closed, another cable, a worn joint. */
     record Substitute(BranchId branch, double ohms) implements Edit {
         public Substitute {
             requirePositive(ohms, "Substitute " + branch);
+        }
+
+        @Override
+        public List<BranchId> branches() {
+            return List.of(branch);
         }
     }
 
@@ -23,23 +37,48 @@ public sealed interface Edit {
         public PutInSeries {
             requirePositive(ohms, "PutInSeries " + branch);
         }
+
+        @Override
+        public List<BranchId> branches() {
+            return List.of(branch);
+        }
     }
 
     /** The branch has the resistance that a characteristic gives at the voltage of the test: something connected. */
-    record Install(BranchId branch, Characteristic characteristic) implements Edit {}
+    record Install(BranchId branch, Characteristic characteristic) implements Edit {
+        @Override
+        public List<BranchId> branches() {
+            return List.of(branch);
+        }
+    }
 
     /** A new resistance between two terminals, Ω, above 0, beside whatever is there. */
     record Bridge(Terminal a, Terminal b, double ohms) implements Edit {
         public Bridge {
             requirePositive(ohms, "Bridge " + a + " to " + b);
         }
+
+        @Override
+        public List<BranchId> branches() {
+            return List.of();
+        }
     }
 
     /** Two branch ends change places: what was connected where x is, is now connected where y was, and back. */
-    record Exchange(BranchEnd x, BranchEnd y) implements Edit {}
+    record Exchange(BranchEnd x, BranchEnd y) implements Edit {
+        @Override
+        public List<BranchId> branches() {
+            return List.of(x.branch(), y.branch());
+        }
+    }
 
     /** A branch end is taken out of its terminal and put into another. */
-    record Move(BranchEnd end, Terminal to) implements Edit {}
+    record Move(BranchEnd end, Terminal to) implements Edit {
+        @Override
+        public List<BranchId> branches() {
+            return List.of(end.branch());
+        }
+    }
 
     /** An end of a branch, for {@link Exchange} and {@link Move}. */
     record BranchEnd(BranchId branch, End end) {}

@@ -142,6 +142,19 @@ public final class Network {
         return new Network(wires, nowChanged, nowAdded, () -> refactored(edited, more, alike));
     }
 
+    /** What edits would change. @param now of the branches in {@code was}, in their order, and then those added */
+    record Changes(List<Branch> was, List<Branch> now) {}
+
+    Changes changes(List<Edit> edits, double volts) {
+        Map<Integer, Branch> edited = new LinkedHashMap<>();
+        List<Branch> now = new ArrayList<>();
+        for (Edit edit : edits) {
+            apply(edit, volts, edited, now);
+        }
+        now.addAll(0, edited.values());
+        return new Changes(edited.keySet().stream().map(i -> now(i, changed)).toList(), now);
+    }
+
     private Factor refactored(Map<Integer, Branch> edited, List<Branch> more, @Nullable Network alike) {
         List<Wire> was = new ArrayList<>(edited.size());
         List<Wire> now = new ArrayList<>(edited.size() + more.size());

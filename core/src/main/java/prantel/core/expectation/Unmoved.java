@@ -1,0 +1,106 @@
+package prantel.core.expectation;
+
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import prantel.core.expectation.LiveBench.Pole;
+import prantel.core.network.Alternating;
+import prantel.core.network.BranchId;
+import prantel.core.network.Disturbance;
+import prantel.core.network.Edit;
+import prantel.core.network.Port;
+import prantel.core.sequence.Measurement;
+
+/**
+ * Tells which readings a set of faults leaves as they are, without setting the faults: most of a key is not touched by one
+ * fault, and to know that costs less than to read again. Not for several threads at once.
+ */
+final class Unmoved {
+    /** A change by less than this share of a reading is none: a million times finer than any display. */
+    private static final double SAME = 1e-10;
+
+    private static final double SAME_VOLTS = 1e-9;
+    /** For what stands in front of a test and may trip a device. */
+    private static final double SAME_AMPS = 1e-10;
+
+    private final List<Edit> faults;
+    /** Branches that the faults change. */
+    private final Set<BranchId> changed;
+
+    private final boolean devicesAsBefore;
+    private final Map<Alternating, Disturbance> disturbances = new IdentityHashMap<>();
+    private final Map<LiveBench, Boolean> standingCurrentsStay = new IdentityHashMap<>();
+
+    /** @param devicesAsBefore whether the faults leave every residual-current device as it is */
+    Unmoved(List<Edit> faults, boolean devicesAsBefore) {
+        this.faults = faults;
+        this.changed = faults.stream().flatMap(e -> e.branches().stream()).collect(Collectors.toSet());
+        this.devicesAsBefore = devicesAsBefore;
+    }
+
+    boolean isSo(Seen seen) {
+        LiveBench live = seen.live();
+        if (live != null && !devicesAsBefore) {
+            return false;
+        }
+        double volts = seen.slot().function().volts();
+        for (Seen.At at : seen.ports()) {
+            Disturbance disturbance = disturbance(at.in(), volts);
+            // what is operated and faulty is one thing or the other by which comes last
+            if (!disturbance.isTellable()
+                    || !at.position().isEmpty() && at.position().stream().anyMatch(changed::contains)) {
+                return false;
+            }
+            if (!sameVoltsAndOhms(disturbance, at.port(), live != null)) {
+                return false;
+            }
+        }
+        return switch (seen.slot().measurement()) {
+            case Measurement.TwoProbe probes ->
+                !probes.function().isLoop() || live == null || sameResidualCurrents(live, seen, volts);
+            case Measurement.Trip trip -> live != null && sameResidualCurrents(live, seen, volts);
+            case Measurement.Button button -> true;
+            case Measurement.Operation operation -> true;
+            // few, and read as quickly as told
+            case Measurement.Rotation rotation -> false;
+            case Measurement.LoadCurrent load -> false;
+        };
+    }
+
+    private Disturbance disturbance(Alternating in, double volts) {
+        return disturbances.computeIfAbsent(in, a -> a.disturbance(faults, volts));
+    }
+
+    private static boolean sameVoltsAndOhms(Disturbance disturbance, Port port, boolean live) {
+        return port.isOpen()
+                || disturbance.ohms(port, port) <= SAME * port.impedanceOhms()
+                        && (!live
+                                || disturbance.volts(port)
+                                        <= SAME * port.openVolts().size() + SAME_VOLTS);
+    }
+
+    private boolean sameResidualCurrents(LiveBench live, Seen seen, double volts) {
+        Disturbance disturbance = disturbance(live.alternating(), volts);
+        boolean stay = standingCurrentsStay.computeIfAbsent(
+                live,
+                l -> l.poles().stream().flatMap(List::stream).allMatch(p -> standingCurrentStays(disturbance, p)));
+        if (!stay) {
+            return false;
+        }
+        Port port = seen.ports().getFirst().port();
+        for (List<Pole> device : live.poles()) {
+            for (Pole pole : device) {
+                if (disturbance.ohms(pole.ends(), port) * pole.siemens() > SAME) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    private boolean standingCurrentStays(Disturbance disturbance, Pole pole) {
+        return !changed.contains(pole.branch()) && disturbance.volts(pole.ends()) * pole.siemens() <= SAME_AMPS;
+    }
+}
