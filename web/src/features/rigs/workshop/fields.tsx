@@ -1,8 +1,32 @@
-import { useId } from "react";
+import { type ReactNode, useId, useState } from "react";
 import { classes } from "../../../ui/classes";
 import { type Num, typed } from "./rigJson";
 
 const BOX = "min-h-10 rounded-md border border-ink2 bg-sheet px-2 text-ink";
+
+/** The words over a box; none in a table whose head says them. */
+function Labelled({
+  id,
+  label,
+  bare,
+  children,
+}: {
+  id: string;
+  label: string;
+  bare: boolean | undefined;
+  children: ReactNode;
+}) {
+  return (
+    <div>
+      {!bare && (
+        <label htmlFor={id} className="mb-1 block text-ink2">
+          {label}
+        </label>
+      )}
+      {children}
+    </div>
+  );
+}
 
 interface NumberProps {
   label: string;
@@ -11,30 +35,33 @@ interface NumberProps {
   onChange: (value: Num) => void;
   /** in a table whose head says what it is */
   bare?: boolean;
+  /** what holds while the box is empty */
+  hint?: string;
 }
 
 /** A number with its unit; what is no number is handed on as text, and the server says so. */
-export function NumberBox({ label, unit, value, onChange, bare }: NumberProps) {
+export function NumberBox({ label, unit, value, onChange, bare, hint }: NumberProps) {
   const id = useId();
-  const wrong = typeof value === "string";
+  // "6." on the way to "6.5" is the number 6 already: what was typed stays while it says the same
+  const [text, setText] = useState("");
+  const shown = typed(text) === value ? text : String(value ?? "");
+  const wrong = typeof value === "string" && !(hint && value === "");
   return (
-    <div>
-      {!bare && (
-        <label htmlFor={id} className="mb-1 block text-ink2">
-          {label}
-          {unit && `, ${unit}`}
-        </label>
-      )}
+    <Labelled id={id} label={unit ? `${label}, ${unit}` : label} bare={bare}>
       <input
         id={id}
         aria-label={bare ? label : undefined}
         aria-invalid={wrong}
         inputMode="decimal"
-        value={String(value ?? "")}
-        onChange={(e) => onChange(typed(e.target.value))}
+        placeholder={hint}
+        value={shown}
+        onChange={(e) => {
+          setText(e.target.value);
+          onChange(typed(e.target.value));
+        }}
         className={classes(BOX, bare ? "w-16" : "w-24", wrong && "border-2 border-caution")}
       />
-    </div>
+    </Labelled>
   );
 }
 
@@ -49,12 +76,7 @@ interface TextProps {
 export function TextBox({ label, value, onChange, bare, wide }: TextProps) {
   const id = useId();
   return (
-    <div>
-      {!bare && (
-        <label htmlFor={id} className="mb-1 block text-ink2">
-          {label}
-        </label>
-      )}
+    <Labelled id={id} label={label} bare={bare}>
       <input
         id={id}
         aria-label={bare ? label : undefined}
@@ -62,7 +84,7 @@ export function TextBox({ label, value, onChange, bare, wide }: TextProps) {
         onChange={(e) => onChange(e.target.value)}
         className={classes(BOX, bare ? "w-32" : wide ? "w-64" : "w-44")}
       />
-    </div>
+    </Labelled>
   );
 }
 
@@ -77,12 +99,7 @@ interface PickProps {
 export function Pick({ label, value, options, onChange, bare }: PickProps) {
   const id = useId();
   return (
-    <div>
-      {!bare && (
-        <label htmlFor={id} className="mb-1 block text-ink2">
-          {label}
-        </label>
-      )}
+    <Labelled id={id} label={label} bare={bare}>
       <select
         id={id}
         aria-label={bare ? label : undefined}
@@ -96,7 +113,7 @@ export function Pick({ label, value, options, onChange, bare }: PickProps) {
           </option>
         ))}
       </select>
-    </div>
+    </Labelled>
   );
 }
 

@@ -1,11 +1,13 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { useState } from "react";
 import { describe, expect, it, vi } from "vitest";
 import { NumberBox } from "./fields";
 import { LightGroups } from "./LightGroups";
 import { PointsTable } from "./PointsTable";
 import { PreviewPane } from "./PreviewPane";
-import type { GroupJson, PointJson } from "./rigJson";
+import { ResidualFields } from "./ResidualFields";
+import type { GroupJson, Num, PointJson, ResidualJson } from "./rigJson";
 
 const points: PointJson[] = [
   { id: "socket-1", label: "socket 1", kind: "twin-socket", atMetres: 6 },
@@ -55,6 +57,28 @@ describe("a number", () => {
     render(<NumberBox label="Length" unit="m" value="" onChange={onChange} />);
     await userEvent.type(screen.getByLabelText("Length, m"), "7");
     expect(onChange).toHaveBeenLastCalledWith(7);
+  });
+  it("can be typed with a point, digit by digit", async () => {
+    const onChange = vi.fn();
+    const Kept = () => {
+      const [length, setLength] = useState<Num>(6);
+      return (
+        <NumberBox
+          label="Length"
+          value={length}
+          onChange={(v) => {
+            setLength(v);
+            onChange(v);
+          }}
+        />
+      );
+    };
+    render(<Kept />);
+    const box = screen.getByLabelText("Length");
+    await userEvent.clear(box);
+    await userEvent.type(box, "12.50");
+    expect(box).toHaveValue("12.50");
+    expect(onChange).toHaveBeenLastCalledWith(12.5);
   });
   it("is shown as wrong while it is none", () => {
     render(<NumberBox label="Length" value="five" onChange={vi.fn()} />);
@@ -110,5 +134,43 @@ describe("what a draft comes to", () => {
     expect(screen.getByText("/circuits/0/way")).toBeInTheDocument();
     expect(screen.getByText(/Found 99; give a number from 1 to 60/)).toBeInTheDocument();
     expect(screen.getByText("Cannot be worked out yet.")).toBeInTheDocument();
+  });
+});
+
+describe("a residual-current device", () => {
+  const usual: ResidualJson = { type: "A", ratedResidualMilliamps: 30 };
+
+  it("takes its own time for both half-waves until the other is measured", async () => {
+    const onChange = vi.fn();
+    render(<ResidualFields residual={usual} onChange={onChange} />);
+    await userEvent.type(screen.getByLabelText("IΔn, 0°, ms"), "9");
+    expect(lastChange<ResidualJson>(onChange).ratedMillis).toEqual([9, 9]);
+  });
+  it("goes back to the usual of its kind when its times are cleared", async () => {
+    const onChange = vi.fn();
+    render(<ResidualFields residual={{ ...usual, fiveTimesMillis: ["", 8] }} onChange={onChange} />);
+    await userEvent.clear(screen.getByLabelText("5 × IΔn, 180°, ms"));
+    expect(lastChange<ResidualJson>(onChange)).not.toHaveProperty("fiveTimesMillis");
+  });
+  it("gives up what was measured when it is exchanged for another type", async () => {
+    const onChange = vi.fn();
+    render(
+      <ResidualFields
+        residual={{ ...usual, ratedMillis: [20, 24], buttonWorks: false }}
+        onChange={onChange}
+      />,
+    );
+    await userEvent.selectOptions(screen.getByLabelText("RCD type"), "AC");
+    expect(lastChange<ResidualJson>(onChange)).toEqual({
+      type: "AC",
+      ratedResidualMilliamps: 30,
+      delayed: false,
+    });
+  });
+  it("can have a button that does nothing", async () => {
+    const onChange = vi.fn();
+    render(<ResidualFields residual={usual} onChange={onChange} />);
+    await userEvent.click(screen.getByLabelText("test button works"));
+    expect(lastChange<ResidualJson>(onChange).buttonWorks).toBe(false);
   });
 });

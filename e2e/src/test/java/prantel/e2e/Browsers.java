@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Files;
@@ -27,8 +28,12 @@ final class Browsers implements AutoCloseable {
     private final Browser browser;
     private final String url;
 
+    /** How long to wait for what must appear: a first opening on two busy cores takes its time, and no test is about that. */
+    private static final double PATIENCE_MILLIS = 30_000;
+
     Browsers(String url) {
         this.url = url;
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
         playwright = Playwright.create(
                 new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
         browser = playwright
@@ -59,6 +64,7 @@ final class Browsers implements AutoCloseable {
                 .setHasTouch(width < 1000)
                 .setColorScheme(scheme));
         Page page = context.newPage();
+        page.setDefaultTimeout(2 * PATIENCE_MILLIS);
         page.navigate(url);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(person))
                 .click();

@@ -5,46 +5,26 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.nio.file.Path;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Faults from the proposal to the healthy rig, on the Bunkhouse with its fault box, in the real browser. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class FaultsIT {
-    @TempDir
-    static Path data;
-
-    private Application application;
-    private Browsers browsers;
+class FaultsIT extends BrowserTest {
     private Page page;
 
     @BeforeAll
-    void start() throws IOException, InterruptedException {
-        application = Application.start(data);
-        browsers = new Browsers(application.url());
+    void signIn() {
         page = browsers.signIn("Ines Marrow", 1280, 800);
     }
 
-    @AfterAll
-    void stop() throws InterruptedException {
-        browsers.close();
-        application.close();
-    }
-
     private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return button(page, name);
     }
 
     private void tab(String name) {
@@ -75,36 +55,32 @@ class FaultsIT {
         button("Go to Set").click();
         button("Propose").click();
         assertThat(page.getByText(Pattern.compile("Mean difficulty .* asked for 2.5")))
-                .isVisible(patient());
+                .isVisible();
         button("Take this set").click();
         assertThat(page.getByText("3 faults", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
         assertThat(page.getByText("Every fault is findable; none hides or fakes another."))
-                .isVisible(patient());
+                .isVisible();
         Axe.check(page, "Set with a proposal");
         page.keyboard().press("u");
         assertThat(page.getByText("no fault chosen")).isVisible();
     }
 
     /** The first look at a rig tries every fault of the catalogue on it. */
-    private static com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions patient() {
-        return new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions().setTimeout(40_000);
-    }
-
     @Test
     @Order(2)
     void faultThatHidesAnotherIsSaidToDoSo() {
         put("socket 2, 12 m", "CPC open after the point");
         put("socket 3, 18 m", "High-resistance joint");
         assertThat(page.getByText(Pattern.compile("hides .*nobody can find both")))
-                .isVisible(patient());
+                .isVisible();
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName(Pattern.compile("^Take out High-resistance joint")))
                 .click();
         put("alarm, stairs, 13 m", "Line and neutral reversed");
         assertThat(page.getByText("Every fault is findable; none hides or fakes another."))
-                .isVisible(patient());
+                .isVisible();
         assertThat(page.getByText("protection defeated:").first()).isVisible();
     }
 
@@ -113,7 +89,7 @@ class FaultsIT {
     void cardIsReadyToPrintAndNotForCandidates() {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Set card"))
                 .click();
-        assertThat(page.getByText("Lock off first")).isVisible(patient());
+        assertThat(page.getByText("Lock off first")).isVisible();
         assertThat(page.getByText("Relay 2 · socket 2, Kitchen sockets")).isVisible();
         assertThat(page.getByText("Exchange the brown and the blue")).isVisible();
         Axe.check(page, "Set card");
@@ -224,7 +200,7 @@ class FaultsIT {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Bunkhouse")))
                 .click();
         button("Explore all single faults").click();
-        assertThat(page.getByText(Pattern.compile("findable")).first()).isVisible(patient());
+        assertThat(page.getByText(Pattern.compile("findable")).first()).isVisible();
         Axe.check(page, "Faults on a rig");
         button("Explore pairs in the background").click();
         assertThat(page.getByText(Pattern.compile("% of the pairs"))).isVisible();

@@ -4,50 +4,22 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The whole journey on the real server, database and browser, from marking the demo's sheet to a marked one of our own. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class JourneyIT {
-    @TempDir
-    static Path data;
-
-    private Application application;
-    private Browsers browsers;
-
-    @BeforeAll
-    void start() throws IOException, InterruptedException {
-        application = Application.start(data);
-        browsers = new Browsers(application.url());
-    }
-
-    @AfterAll
-    void stop() throws InterruptedException {
-        browsers.close();
-        application.close();
-    }
+class JourneyIT extends BrowserTest {
 
     private Page assessor() {
         return browsers.signIn("Ines Marrow", 1280, 800);
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static Locator stage(Page page, String name) {
@@ -216,9 +188,8 @@ class JourneyIT {
                 .isVisible();
         page.context().setOffline(false);
         // with the load of a test machine a retry may take a few turns
-        var patient = new LocatorAssertions.IsVisibleOptions().setTimeout(30_000);
         assertThat(page.getByText("Saved", new Page.GetByTextOptions().setExact(true)))
-                .isVisible(patient);
+                .isVisible();
 
         application.kill();
         parlour(page).getByLabel("R1+R2, socket 4, Ω").fill("1.16");
@@ -281,9 +252,8 @@ class JourneyIT {
     /** A session does not outlive the server; what was written does, in the browser. */
     private Page afterSignInAgain(Page page) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Owen Tasker"))
-                .click(new Locator.ClickOptions().setTimeout(60_000));
-        page.getByText("Saved", new Page.GetByTextOptions().setExact(true))
-                .waitFor(new Locator.WaitForOptions().setTimeout(30_000));
+                .click();
+        page.getByText("Saved", new Page.GetByTextOptions().setExact(true)).waitFor();
         return page;
     }
 

@@ -10,33 +10,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestInstance.Lifecycle;
-import org.junit.jupiter.api.io.TempDir;
 
 /** A technician's way through the rigs: look, measure, describe, change, save. */
-@TestInstance(Lifecycle.PER_CLASS)
-class RigsIT {
-    @TempDir
-    static Path data;
-
-    private Application application;
-    private Browsers browsers;
-
-    @BeforeAll
-    void start() throws IOException, InterruptedException {
-        application = Application.start(data);
-        browsers = new Browsers(application.url());
-    }
-
-    @AfterAll
-    void stop() throws InterruptedException {
-        browsers.close();
-        application.close();
-    }
+class RigsIT extends BrowserTest {
 
     private Page rigs(int width, int height) {
         Page page = browsers.signIn("Ines Marrow", width, height);
@@ -52,7 +29,7 @@ class RigsIT {
                 .click();
     }
 
-    private static Locator button(Page page, String name) {
+    private static Locator buttonLike(Page page, String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
     }
 
@@ -67,11 +44,11 @@ class RigsIT {
         assertThat(page.getByText("Bunkhouse")).isVisible();
         Axe.check(page, "Rigs");
         open(page, "Ferry Kiosk");
-        button(page, "Counter sockets, way 1").click();
+        buttonLike(page, "Counter sockets, way 1").click();
         assertThat(page.getByText("Counter sockets · R1+R2 along the circuit")).isVisible();
         Axe.check(page, "A rig");
         page.getByLabel("Test", new Page.GetByLabelOptions().setExact(true)).selectOption("R1+R2, method 1");
-        button(page, "Measure healthy").click();
+        buttonLike(page, "Measure healthy").click();
         Axe.check(page, "Measure healthy");
         Locator box = page.getByLabel("R1+R2, socket 3, measured healthy");
         box.fill("0.24");
@@ -94,7 +71,7 @@ class RigsIT {
         Page page = rigs(1280, 800);
         open(page, "Signal Cabin");
         link(page, "Change").click();
-        button(page, "1 Cabin ring").click();
+        buttonLike(page, "1 Cabin ring").click();
         Locator station = page.locator("main")
                 .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("Cabin ring, drawn to cable length"))
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^socket 5, ")));
@@ -114,16 +91,16 @@ class RigsIT {
 
         page.getByLabel("Distance of socket 1, m").fill("five");
         assertThat(page.getByText("/circuits/0/points/0/atMetres")).isVisible();
-        assertThat(button(page, "Save as version 2")).isDisabled();
+        assertThat(buttonLike(page, "Save as version 2")).isDisabled();
         page.getByLabel("Distance of socket 1, m").fill("5,5");
         assertThat(page.getByText("Worked out.")).isVisible();
         page.reload();
-        button(page, "Go on with it").click();
-        button(page, "1 Cabin ring").click();
+        buttonLike(page, "Go on with it").click();
+        buttonLike(page, "1 Cabin ring").click();
         assertThat(page.getByLabel("Distance of socket 1, m")).hasValue("5.5");
-        button(page, "Save as version 2").click();
+        buttonLike(page, "Save as version 2").click();
         assertThat(page.getByText(Pattern.compile("bay 3 · version 2"))).isVisible();
-        button(page, "compare").click();
+        buttonLike(page, "compare").click();
         assertThat(page.getByText("Cabin ring, socket 1")).isVisible();
         page.context().close();
     }
@@ -133,23 +110,23 @@ class RigsIT {
         Page page = rigs(1280, 800);
         link(page, "New rig").click();
         page.getByLabel("Add a circuit").selectOption("Socket ring");
-        button(page, "Add it").click();
+        buttonLike(page, "Add it").click();
         assertThat(page.getByText("Socket ring · R1+R2 along the circuit")).isVisible();
         page.getByLabel("Line and neutral").selectOption("1.5 mm²");
         assertThat(page.getByText("a ring wants at least 2.5")).isVisible();
         page.getByLabel("Add a circuit").selectOption("Lighting, two-way");
-        button(page, "Add it").click();
-        button(page, "Add a switch").click();
+        buttonLike(page, "Add it").click();
+        buttonLike(page, "Add a switch").click();
         assertThat(page.getByText("two-way with 1 intermediate")).isVisible();
-        button(page, "Supply, earthing, boards").click();
+        buttonLike(page, "Supply, earthing, boards").click();
         page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Boat House");
         page.getByLabel("Id, for files").fill("boat-house");
         page.getByLabel("Building").selectOption("TT");
-        button(page, "Add a supplementary bond").click();
-        button(page, "Add a sub-board").click();
+        buttonLike(page, "Add a supplementary bond").click();
+        buttonLike(page, "Add a sub-board").click();
         Axe.check(page, "Supply, earthing, boards");
         assertThat(page.getByText("Worked out.")).isVisible();
-        button(page, "Save the rig").click();
+        buttonLike(page, "Save the rig").click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Boat House")))
                 .isVisible();
         page.context().close();
@@ -164,10 +141,10 @@ class RigsIT {
         link(page, "Rigs").tap();
         Path sound = Files.copy(Path.of("..", "demo", "creamery.rig.json"), data.resolve("sound.json"));
         page.getByLabel("Import a file").setInputFiles(sound);
-        button(page, "1 Separator motor").tap();
+        buttonLike(page, "1 Separator motor").tap();
         assertThat(page.getByText("Separator motor · R1+R2 along the circuit")).isVisible();
         Axe.check(page, "Rig workshop on a tablet");
-        button(page, "Save the rig").tap();
+        buttonLike(page, "Save the rig").tap();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("there is a rig with that id");
         page.context().close();
     }
