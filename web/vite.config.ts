@@ -5,5 +5,5 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   server: { proxy: { "/api": "http://localhost:8080" } },
-  test: { environment: "jsdom", setupFiles: "./src/app/testSetup.ts" },
+  test: { environment: "jsdom", setupFiles: "./src/testing/setup.ts" },
 });

@@ -3,12 +3,10 @@ package prantel.server.security;
 import jakarta.servlet.DispatcherType;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
@@ -20,7 +18,7 @@ class SecurityConfiguration {
             + " object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, InWords inWords) throws Exception {
         return http.authorizeHttpRequests(
                         requests -> requests.dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR)
                                 .permitAll()
@@ -39,7 +37,9 @@ class SecurityConfiguration {
                                 .permitAll())
                 .csrf(csrf -> csrf.spa())
                 .securityContext(c -> c.securityContextRepository(contexts))
-                .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+                .exceptionHandling(
+                        e -> e.authenticationEntryPoint((request, response, why) -> inWords.signedOut(response))
+                                .accessDeniedHandler((request, response, why) -> inWords.notYours(response)))
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(POLICY))
                         .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .requestCache(c -> c.disable())

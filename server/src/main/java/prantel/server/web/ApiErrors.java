@@ -6,10 +6,15 @@ import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
@@ -36,6 +41,28 @@ class ApiErrors {
     ResponseEntity<Problems> unreadable(HttpMessageNotReadableException e) {
         return problem(
                 HttpStatus.BAD_REQUEST, "not-readable", "what was sent cannot be read; reload the page and try again");
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Problems> parameterMissing(MissingServletRequestParameterException e) {
+        return problem(HttpStatus.BAD_REQUEST, "missing", "give \"" + e.getParameterName() + "\" in the address");
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Problems> parameterOfAnotherKind(MethodArgumentTypeMismatchException e) {
+        return problem(
+                HttpStatus.BAD_REQUEST,
+                "not-readable",
+                "\"" + e.getName() + "\" in the address cannot be read; mend it");
+    }
+
+    @ExceptionHandler({
+        HttpMediaTypeNotSupportedException.class,
+        MissingServletRequestPartException.class,
+        MultipartException.class
+    })
+    ResponseEntity<Problems> sentOtherwise(Exception e) {
+        return problem(HttpStatus.BAD_REQUEST, "not-readable", "what was sent is not of the kind this address takes");
     }
 
     @ExceptionHandler
