@@ -1,10 +1,10 @@
-import { QueryClient, QueryClientProvider, type UseQueryResult } from "@tanstack/react-query";
-import { render, screen, within } from "@testing-library/react";
+import type { UseQueryResult } from "@tanstack/react-query";
+import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { ReactNode } from "react";
-import { MemoryRouter, Route, Routes } from "react-router";
+import { Route, Routes } from "react-router";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
+import { shown, StandIn } from "../../testing/server";
 import { CheckList, HypothesesPane } from "../proof";
 import { CardPage } from "./CardPage";
 import { Changes } from "./Changes";
@@ -14,32 +14,11 @@ import { Prove } from "./Prove";
 import { RigChooser } from "./RigChooser";
 import { SafetyPane } from "./SafetyPane";
 
-const answers: Record<string, unknown> = {};
-const sent: { path: string; body: unknown }[] = [];
+let server: StandIn;
 
 beforeEach(() => {
-  sent.length = 0;
-  vi.stubGlobal(
-    "fetch",
-    vi.fn(async (request: Request) => {
-      const path = new URL(request.url).pathname;
-      if (request.method !== "GET") sent.push({ path, body: await request.json() });
-      const answer = answers[path];
-      return new Response(JSON.stringify(answer ?? {}), {
-        status: answer === undefined ? 404 : 200,
-        headers: { "content-type": "application/json" },
-      });
-    }),
-  );
+  server = new StandIn();
 });
-
-function shown(children: ReactNode, at = "/") {
-  return render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>
-    </QueryClientProvider>,
-  );
-}
 
 const fault: Schemas["FaultLine"] = {
   fault: { kind: "cpc-open-after", at: "kitchen/socket-2", conductors: ["cpc"], size: null, to: null },
@@ -229,7 +208,7 @@ describe("CheckList", () => {
   });
 
   it("takes a reading from the simulated tester", async () => {
-    answers["/api/assessments/a/proof/simulated"] = { text: ">99.9 kΩ" };
+    server.answers["/api/assessments/a/proof/simulated"] = { text: ">99.9 kΩ" };
     const onCheck = vi.fn();
     shown(<CheckList id="a" checks={[check]} simulated disabled={false} onCheck={onCheck} />);
     await userEvent.click(screen.getByRole("button", { name: "Measure R2, socket 3, Kitchen" }));
@@ -329,7 +308,7 @@ const proof: Schemas["ProofView"] = {
 
 describe("Prove", () => {
   it("warns of a wrong relay and keeps the sheet shut", async () => {
-    answers["/api/assessments/a/proof"] = proof;
+    server.answers["/api/assessments/a/proof"] = proof;
     shown(<Prove id="a" onChange={() => undefined} />);
     expect(await screen.findByRole("alert")).toHaveTextContent("Relay 2 is not where it should be");
     expect(screen.getByRole("button", { name: "Open the candidate’s sheet" })).toBeDisabled();
@@ -338,16 +317,16 @@ describe("Prove", () => {
   });
 
   it("keeps what is set and seen by hand apart", async () => {
-    answers["/api/assessments/a/proof"] = proof;
-    answers["/api/assessments/a/proof/handled"] = proof;
+    server.answers["/api/assessments/a/proof"] = proof;
+    server.answers["/api/assessments/a/proof/handled"] = proof;
     shown(<Prove id="a" onChange={() => undefined} />);
     await userEvent.click(await screen.findByRole("checkbox", { name: /Looked at/ }));
-    await vi.waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]?.body).toMatchObject({ fault: 1, what: "SEEN", done: true });
+    await vi.waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({ fault: 1, what: "SEEN", done: true });
   });
 
   it("says when the bay has no box", async () => {
-    answers["/api/assessments/a/proof"] = { ...proof, box: null };
+    server.answers["/api/assessments/a/proof"] = { ...proof, box: null };
     shown(<Prove id="a" onChange={() => undefined} />);
     expect(await screen.findByText(/This bay has no fault box/)).toBeInTheDocument();
     expect(screen.getByRole("button", { name: "Arm the box" })).toBeDisabled();
@@ -371,7 +350,7 @@ describe("CardPage", () => {
       looks: ["Blank missing"],
       afterwards: ["Covers on."],
     };
-    answers["/api/assessments/a/card"] = card;
+    server.answers["/api/assessments/a/card"] = card;
     shown(
       <Routes>
         <Route path="/assessments/:id/card" element={<CardPage />} />

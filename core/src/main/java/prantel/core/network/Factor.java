@@ -46,19 +46,28 @@ final class Factor {
         this.structure = structure;
         this.nodes = old.nodes.clone();
         int[] slot = new int[nodes.length];
-        boolean[] rewired = new boolean[nodes.length];
-        for (Wire wire : now) {
-            rewired[structure.order.lower(wire.from(), wire.to())] = true;
+        int[] rewired = new int[now.size()];
+        for (int i = 0; i < rewired.length; i++) {
+            rewired[i] = structure.order.lower(now.get(i).from(), now.get(i).to());
         }
         for (int node : structure.concerned) {
             Meeting meeting = structure.of(node);
             Elimination before = old.nodes[node];
-            double[] branches =
-                    rewired[node] || meeting.branches() != before.meeting().branches()
-                            ? siemens(meeting, before, now)
-                            : before.branches();
+            double[] branches = contains(rewired, node)
+                            || meeting.branches() != before.meeting().branches()
+                    ? siemens(meeting, before, now)
+                    : before.branches();
             nodes[node] = eliminate(node, meeting, branches, slot);
         }
+    }
+
+    private static boolean contains(int[] few, int node) {
+        for (int one : few) {
+            if (one == node) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static double[] siemens(Meeting meeting, Elimination before, List<Wire> now) {
@@ -102,11 +111,11 @@ final class Factor {
                 mesh[at] += share * row[j];
             }
         }
-        return new Elimination(meeting, branches, row, sum, mesh);
+        return new Elimination(meeting, higher, branches, row, sum, mesh);
     }
 
     private static void addPassedOn(Elimination child, int node, int[] slot, double[] row, double[] mesh) {
-        int[] ends = child.meeting().higher();
+        int[] ends = child.higher();
         double[] passed = child.passedOn();
         for (int i = 1, at = 0; i < ends.length; i++) {
             int slotI = slot[ends[i]];

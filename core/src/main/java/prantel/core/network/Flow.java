@@ -56,7 +56,8 @@ final class Flow {
             }
             int node = moreA && (!moreB || position[a] <= position[b]) ? a : b;
             Elimination elimination = factor.of(node);
-            int parent = elimination.meeting().parent();
+            int[] higher = elimination.higher();
+            int parent = higher.length == 0 ? Order.NONE : higher[0];
             if (parent == Order.NONE && a != b) {
                 open = true;
             }
@@ -87,7 +88,7 @@ final class Flow {
         positions[count] = position;
         amps[count] = current;
         volts[count++] = drop;
-        int[] higher = elimination.meeting().higher();
+        int[] higher = elimination.higher();
         double[] row = elimination.row();
         for (int i = 0; i < higher.length; i++) {
             arriving[higher[i]] += drop * row[i];

@@ -26,13 +26,23 @@ public final class Network {
     /** Branches that edits added. */
     private final List<Branch> added;
 
+    private final @Nullable Before before;
     private final Once<Factor> factor;
 
-    private Network(Wires wires, Map<Integer, Branch> changed, List<Branch> added, Supplier<Factor> maker) {
+    private Network(Wires wires) {
+        this.wires = wires;
+        this.changed = Map.of();
+        this.added = List.of();
+        this.before = null;
+        this.factor = new Once<>(wires::factor);
+    }
+
+    private Network(Wires wires, Map<Integer, Branch> changed, List<Branch> added, Before before) {
         this.wires = wires;
         this.changed = changed;
         this.added = added;
-        this.factor = new Once<>(maker);
+        this.before = before;
+        this.factor = new Once<>(before::factor);
     }
 
     /**
@@ -48,7 +58,7 @@ public final class Network {
      */
     public static Network of(Collection<Branch> branches, List<Terminal> kept) {
         Wires wires = new Wires(List.copyOf(branches), kept);
-        return new Network(wires, Map.of(), List.of(), wires::factor);
+        return new Network(wires);
     }
 
     /** This network as if first given with other kept terminals. */
@@ -70,7 +80,7 @@ public final class Network {
      */
     public Network withOhms(double[] ohms) {
         Wires other = new Wires(wires, ohms);
-        return new Network(other, Map.of(), List.of(), other::factor);
+        return new Network(other);
     }
 
     public boolean has(Terminal terminal) {
@@ -130,16 +140,30 @@ public final class Network {
         if (edits.isEmpty()) {
             return this;
         }
-        Map<Integer, Branch> edited = new LinkedHashMap<>();
-        List<Branch> more = new ArrayList<>();
+        // a network that was never read is not factored on the way
+        Before from = before != null && !factor.isMade() ? before : new Before(this, Map.of(), List.of(), null);
+        Network start = from.network();
+        Map<Integer, Branch> edited = new LinkedHashMap<>(from.edited());
+        List<Branch> more = new ArrayList<>(from.more());
         for (Edit edit : edits) {
-            apply(edit, volts, edited, more);
+            apply(edit, volts, edited, more, start.added.size());
         }
         Map<Integer, Branch> nowChanged = new HashMap<>(changed);
         nowChanged.putAll(edited);
-        List<Branch> nowAdded = new ArrayList<>(added);
+        List<Branch> nowAdded = new ArrayList<>(start.added);
         nowAdded.addAll(more);
-        return new Network(wires, nowChanged, nowAdded, () -> refactored(edited, more, alike));
+        return new Network(wires, nowChanged, nowAdded, new Before(start, edited, more, alike));
+    }
+
+    /** From which network another was made, and how. */
+    private record Before(
+            Network network,
+            Map<Integer, Branch> edited,
+            List<Branch> more,
+            @Nullable Network alike) {
+        Factor factor() {
+            return network.refactored(edited, more, alike);
+        }
     }
 
     /** What edits would change. @param now of the branches in {@code was}, in their order, and then those added */
@@ -149,7 +173,7 @@ public final class Network {
         Map<Integer, Branch> edited = new LinkedHashMap<>();
         List<Branch> now = new ArrayList<>();
         for (Edit edit : edits) {
-            apply(edit, volts, edited, now);
+            apply(edit, volts, edited, now, added.size());
         }
         now.addAll(0, edited.values());
         return new Changes(edited.keySet().stream().map(i -> now(i, changed)).toList(), now);
@@ -168,7 +192,8 @@ public final class Network {
         return factor.get().with(was, now, alike == null ? null : alike.factor.get());
     }
 
-    private void apply(Edit edit, double volts, Map<Integer, Branch> edited, List<Branch> more) {
+    /** @param addedBefore how many branches were added before those in {@code more} */
+    private void apply(Edit edit, double volts, Map<Integer, Branch> edited, List<Branch> more, int addedBefore) {
         switch (edit) {
             case Edit.Open(BranchId id) -> replace(id, edited, Double.POSITIVE_INFINITY, false);
             case Edit.Substitute(BranchId id, double ohms) -> replace(id, edited, ohms, false);
@@ -179,7 +204,7 @@ public final class Network {
                 wires.node(a);
                 wires.node(b);
                 if (!a.equals(b)) {
-                    int number = wires.count() + added.size() + more.size() + 1;
+                    int number = wires.count() + addedBefore + more.size() + 1;
                     more.add(new Branch(new BranchId("bridge-" + number), a, b, ohms));
                 }
             }
@@ -415,6 +440,10 @@ public final class Network {
 
         Once(Supplier<T> maker) {
             this.maker = maker;
+        }
+
+        boolean isMade() {
+            return value != null;
         }
 
         T get() {

@@ -1,7 +1,9 @@
 package prantel.core.network;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -130,7 +132,8 @@ final class Structure {
     private final class Change {
         private final boolean[] again = new boolean[nodes.length];
         private final boolean[] meetsOthers = new boolean[nodes.length];
-        private final @Nullable NodeSet[] adopted = new NodeSet[nodes.length];
+        /** By parent; seldom any. */
+        private final Map<Integer, NodeSet> adopted = new HashMap<>();
 
         void make(List<Wire> was, List<Wire> now) {
             for (int node : concerned) {
@@ -206,12 +209,7 @@ final class Structure {
         }
 
         private void adopt(int parent, int child) {
-            NodeSet known = adopted[parent];
-            if (known == null) {
-                adopted[parent] = new NodeSet(child);
-            } else {
-                known.add(child);
-            }
+            adopted.computeIfAbsent(parent, p -> new NodeSet()).add(child);
         }
 
         private int[] children(int node, Meeting old) {
@@ -221,7 +219,7 @@ final class Structure {
                     children.add(child);
                 }
             }
-            NodeSet more = adopted[node];
+            NodeSet more = adopted.get(node);
             if (more != null) {
                 for (int child : more.toArray()) {
                     children.add(child);
