@@ -18,8 +18,8 @@ import prantel.core.sequence.SetUp;
 import prantel.core.sequence.Slot;
 
 /**
- * A rig as it may be built, with faults set, ready to be measured: the whole mechanism in one place. Not for several
- * threads at once.
+ * A rig as it may be built, with faults set, ready to be measured: the whole mechanism in one place. Safe for use by
+ * several threads.
  *
  * <pre>   reading = instrument( network( rig, edits ), probes )   </pre>
  */
@@ -31,11 +31,10 @@ public final class Bench {
     private final List<Residuals.Placed> residuals;
     private final Variation variation;
     private final Map<List<Edit>, LiveBench> live = new ConcurrentHashMap<>();
-    /** Neighbouring boxes share a set-up: the last one is kept. */
-    private @Nullable SetUp lastSetUp;
+    /** Neighbouring boxes share a set-up: the last one is kept. In one piece, so that threads may overtake each other. */
+    private @Nullable Last last;
 
-    private double lastVolts;
-    private @Nullable Network lastNetwork;
+    private record Last(SetUp setUp, double volts, Network network) {}
 
     public Bench(Rig rig, FaultSet faults, Variation variation) {
         this(new SetUpNetworks(RigCompiler.compile(rig, variation), null), rig, faults, variation, null);
@@ -119,13 +118,13 @@ public final class Bench {
 
     private Network inSetUp(SetUp setUp, Function function) {
         double volts = function.volts();
-        if (lastNetwork == null || lastSetUp != setUp || lastVolts != volts) {
+        Last known = last;
+        if (known == null || known.setUp() != setUp || known.volts() != volts) {
             Network alike = declared == null || faults.isEmpty() ? null : declared.inSetUp(setUp, function);
-            lastNetwork = healthy.in(setUp, volts).with(faults, volts, alike);
-            lastSetUp = setUp;
-            lastVolts = volts;
+            known = new Last(setUp, volts, healthy.in(setUp, volts).with(faults, volts, alike));
+            last = known;
         }
-        return lastNetwork;
+        return known.network();
     }
 
     /** Live set-ups that change the same are the same: what stands without a test is worked out once for all of them. */

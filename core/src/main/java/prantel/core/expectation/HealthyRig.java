@@ -1,10 +1,10 @@
 package prantel.core.expectation;
 
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
@@ -20,7 +20,7 @@ import prantel.core.sequence.SlotPlan;
 
 /**
  * What is known of a rig without faults, under a scheme and with a tester: worked out once, shared by all keys made from
- * it. For several threads at once only after {@link #prepare}.
+ * it. Safe for use by several threads.
  */
 final class HealthyRig {
     private final Rig rig;
@@ -32,10 +32,12 @@ final class HealthyRig {
     private final Map<Variation, SetUpNetworks> varied = new HashMap<>();
     private final List<Slot> slots;
     private final Ends ends;
-    private final Map<Slot, Known> known = new IdentityHashMap<>();
-    private final Map<Slot, Seen> seen = new IdentityHashMap<>();
-    private final Map<SlotId, Expectation> composed = new HashMap<>();
-    private final Map<SlotId, Slot> byId = new HashMap<>();
+    /** Where in the list of slots a box stands. */
+    private final Map<SlotId, Integer> places = new HashMap<>();
+    // by place; two threads may both work one out, and find the same
+    private final @Nullable Known[] known;
+    private final @Nullable Seen[] seen;
+    private final @Nullable Expectation[] composed;
 
     HealthyRig(Rig rig, Scheme scheme, Tester tester, AsBuilt asBuilt) {
         this.rig = rig;
@@ -45,7 +47,12 @@ final class HealthyRig {
         compiled = RigCompiler.compileAll(rig);
         declared = new SetUpNetworks(compiled.network(Variation.NONE), null);
         slots = SlotPlan.of(rig, scheme);
-        slots.forEach(s -> byId.put(s.id(), s));
+        for (int i = 0; i < slots.size(); i++) {
+            places.put(slots.get(i).id(), i);
+        }
+        known = new Known[slots.size()];
+        seen = new Seen[slots.size()];
+        composed = new Expectation[slots.size()];
         ends = ends(FaultSet.NONE);
     }
 
@@ -84,41 +91,50 @@ final class HealthyRig {
         return ends;
     }
 
-    /** @param slot one of {@link #slots} */
-    Known known(Slot.Measured slot) {
-        return known.computeIfAbsent(slot, s -> workOut(slot));
-    }
-
-    /** @param slot one of {@link #slots} */
-    Seen seen(Slot.Measured slot) {
-        return seen.computeIfAbsent(slot, s -> ends.nominal.see(slot));
-    }
-
-    /** @param slot one of {@link #slots} */
-    Expectation composed(Slot.Composed slot) {
-        Expectation made = composed.get(slot.id());
+    /** @param place of a measured box in {@link #slots} */
+    Known known(int place) {
+        Known made = known[place];
         if (made == null) {
+            made = workOut((Slot.Measured) slots.get(place));
+            known[place] = made;
+        }
+        return made;
+    }
+
+    /** @param place of a measured box in {@link #slots} */
+    Seen seen(int place) {
+        Seen made = seen[place];
+        if (made == null) {
+            made = ends.nominal.see((Slot.Measured) slots.get(place));
+            seen[place] = made;
+        }
+        return made;
+    }
+
+    /** @param place of a composed box in {@link #slots} */
+    Expectation composed(int place) {
+        Expectation made = composed[place];
+        if (made == null) {
+            Slot.Composed slot = (Slot.Composed) slots.get(place);
             made = Composition.of(slot, slot.limit(), this::expectation);
-            composed.put(slot.id(), made);
+            composed[place] = made;
         }
         return made;
     }
 
     private Expectation expectation(SlotId id) {
-        return switch (Objects.requireNonNull(byId.get(id))) {
-            case Slot.Measured measured -> known(measured).expectation();
-            case Slot.Composed other -> composed(other);
-        };
+        int place = Objects.requireNonNull(places.get(id));
+        return slots.get(place) instanceof Slot.Measured ? known(place).expectation() : composed(place);
     }
 
+    /** Everything worked out now, so that it is not worked out by several threads at once. */
     void prepare() {
-        for (Slot slot : slots) {
-            switch (slot) {
-                case Slot.Measured measured -> {
-                    known(measured);
-                    seen(measured);
-                }
-                case Slot.Composed other -> composed(other);
+        for (int i = 0; i < slots.size(); i++) {
+            if (slots.get(i) instanceof Slot.Measured) {
+                known(i);
+                seen(i);
+            } else {
+                composed(i);
             }
         }
     }

@@ -37,15 +37,14 @@ public final class Key {
         Unmoved unmoved =
                 rigIsKnown ? faulted.nominal().unmovedFrom(healthy.ends().nominal()) : null;
         Map<SlotId, Optional<Limit>> limits = limitsAsFitted();
-        for (Slot slot : healthy.slots()) {
+        List<Slot> slots = healthy.slots();
+        for (int i = 0; i < slots.size(); i++) {
+            Slot slot = slots.get(i);
             if (!wanted.test(slot.id())) {
                 continue;
             }
             Optional<Limit> limit = limits.getOrDefault(slot.id(), slot.limit());
-            Expectation expected = switch (slot) {
-                case Slot.Measured measured -> expect(measured, unmoved);
-                case Slot.Composed composed -> compose(composed);
-            };
+            Expectation expected = slot instanceof Slot.Composed composed ? compose(composed, i) : expect(i, unmoved);
             bySlot.put(slot.id(), limit.equals(slot.limit()) ? expected : expected.heldAgainst(limit));
         }
     }
@@ -95,7 +94,7 @@ public final class Key {
         return new Key(others, healthy, boxes::contains, true);
     }
 
-    /** This key with all that is known of the healthy rig worked out, so that several threads may make keys from it. */
+    /** This key with all that is known of the healthy rig worked out, before many keys are made from it by several threads. */
     public Key prepared() {
         healthy.prepare();
         return this;
@@ -154,9 +153,9 @@ public final class Key {
         return expect(healthy.workOut(slot));
     }
 
-    private Expectation expect(Slot.Measured slot, @Nullable Unmoved unmoved) {
-        HealthyRig.Known known = healthy.known(slot);
-        return faults.isEmpty() || unmoved != null && unmoved.isSo(healthy.seen(slot))
+    private Expectation expect(int place, @Nullable Unmoved unmoved) {
+        HealthyRig.Known known = healthy.known(place);
+        return faults.isEmpty() || unmoved != null && unmoved.isSo(healthy.seen(place))
                 ? known.expectation()
                 : expect(known);
     }
@@ -176,8 +175,8 @@ public final class Key {
                         slot.limit());
     }
 
-    private Expectation compose(Slot.Composed slot) {
-        Expectation healthyOne = healthy.composed(slot);
+    private Expectation compose(Slot.Composed slot, int place) {
+        Expectation healthyOne = healthy.composed(place);
         boolean moved = false;
         for (SlotId id : slot.of()) {
             Expectation of = expectation(id);

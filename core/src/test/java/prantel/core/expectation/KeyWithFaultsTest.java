@@ -30,20 +30,48 @@ class KeyWithFaultsTest {
         SplittableRandom random = new SplittableRandom(seed);
         for (int n = 0; n < 8; n++) {
             Rig rig = RandomRigs.rig(random);
-            Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
-            FaultSet faults = new FaultSet(List.of(random(rig, random)));
-            Key fresh = Key.of(rig, faults, Testers.usual(), Scheme.fullSequence());
-            Key known = healthy.with(faults);
-            String what = "seed " + seed + ", rig " + n + ", "
-                    + faults.faults().getFirst().title();
-            for (Expectation expected : fresh.expectations()) {
-                Expectation e = known.expectation(expected.slot().id());
-                assertThat(e.withFaults().shown())
-                        .as(expected.slot().id() + ", " + what)
-                        .isEqualTo(expected.withFaults().shown());
-                same(e.band().low(), expected.band().low(), expected.slot().id() + " low, " + what);
-                same(e.band().high(), expected.band().high(), expected.slot().id() + " high, " + what);
+            sameKeys(rig, FaultSet.of(random(rig, random)), "seed " + seed + ", rig " + n);
+        }
+    }
+
+    /** Two faults may concern one branch, or mask each other; what is told of them is told of both together. */
+    @ParameterizedTest
+    @ValueSource(longs = {11, 12, 13, 14})
+    void knownRigWithSeveralFaultsGivesTheSameKeyAsAFreshOne(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        for (int n = 0; n < 8; n++) {
+            Rig rig = RandomRigs.rig(random);
+            Fault one = random(rig, random);
+            Fault other = random(rig, random);
+            FaultSet both = one.equals(other) ? FaultSet.of(one) : FaultSet.of(one, other);
+            if (fits(both, rig)) {
+                sameKeys(rig, both, "seed " + seed + ", rig " + n);
             }
+        }
+    }
+
+    private static boolean fits(FaultSet faults, Rig rig) {
+        try {
+            faults.checkOn(rig);
+            return true;
+        } catch (prantel.core.quantity.ProblemsException e) {
+            // the same fault twice
+            return false;
+        }
+    }
+
+    private static void sameKeys(Rig rig, FaultSet faults, String where) {
+        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key fresh = Key.of(rig, faults, Testers.usual(), Scheme.fullSequence());
+        Key known = healthy.with(faults);
+        String what = where + ", " + faults.faults().stream().map(Fault::title).toList();
+        for (Expectation expected : fresh.expectations()) {
+            Expectation e = known.expectation(expected.slot().id());
+            assertThat(e.withFaults().shown())
+                    .as(expected.slot().id() + ", " + what)
+                    .isEqualTo(expected.withFaults().shown());
+            same(e.band().low(), expected.band().low(), expected.slot().id() + " low, " + what);
+            same(e.band().high(), expected.band().high(), expected.slot().id() + " high, " + what);
         }
     }
 

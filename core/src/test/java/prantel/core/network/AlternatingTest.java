@@ -187,6 +187,30 @@ class AlternatingTest {
         }
     }
 
+    /** Exact fractions over 15 decades: ending a walk at the kept terminals costs no digit. */
+    @ParameterizedTest
+    @ValueSource(longs = {51, 52, 53, 54, 55, 56})
+    void portsAgreeWithExactArithmeticFromMilliohmsToGigaohms(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        for (int n = 0; n < 10; n++) {
+            List<Branch> branches = RandomNetworks.branches(random, 14, 26, 15);
+            List<Terminal> all = List.copyOf(Network.of(branches).terminals());
+            Network keeping = Network.of(branches, List.of(all.get(0), all.get(3), all.get(5)));
+            Terminal a = any(keeping, random);
+            Terminal b = any(keeping, random);
+            if (a.equals(b)) {
+                continue;
+            }
+            double exact = RationalTwin.resistance(branches, a, b);
+            double found = new Alternating(keeping, List.of()).impedanceOhms(a, b);
+            if (Double.isInfinite(exact)) {
+                assertThat(found).isInfinite();
+            } else {
+                assertThat(found).as("seed " + seed + ", network " + n).isCloseTo(exact, within(1e-12 * exact));
+            }
+        }
+    }
+
     /** With no reactance anywhere alternating current sees what direct current sees. */
     @ParameterizedTest
     @ValueSource(longs = {11, 12, 13, 14})
