@@ -1,0 +1,84 @@
+import { act, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../api/client";
+import { shown, StandIn } from "../testing/server";
+import { Shell } from "./Shell";
+
+const ines: Schemas["Person"] = { id: "ines", name: "Ines Marrow", role: "ASSESSOR" };
+
+function places(): (string | null)[] {
+  return within(screen.getByRole("navigation", { name: "Places" }))
+    .getAllByRole("link")
+    .map((l) => l.textContent);
+}
+
+function shell(person: Schemas["Person"], at = "/floor") {
+  return shown(
+    <Shell person={person} demo>
+      <input aria-label="a box" />
+    </Shell>,
+    at,
+  );
+}
+
+beforeEach(() => {
+  new StandIn();
+  vi.stubGlobal("matchMedia", () => ({ matches: false }));
+});
+
+afterEach(() => {
+  vi.restoreAllMocks();
+  document.documentElement.removeAttribute("data-theme");
+  localStorage.clear();
+});
+
+describe("the frame of every page", () => {
+  it("offers each role its own places", () => {
+    const first = shell(ines);
+    expect(places()).toEqual(["Floor", "Rigs", "Reference"]);
+    first.unmount();
+    const second = shell({ ...ines, role: "ADMINISTRATOR" });
+    expect(places()).toEqual(["Floor", "Rigs", "Workshop", "Reference"]);
+    second.unmount();
+    shell({ ...ines, role: "CANDIDATE" });
+    expect(places()).toEqual(["My sheets", "Reference"]);
+  });
+
+  it("marks the place one is at", () => {
+    shell(ines, "/rigs/toll-cottage");
+    expect(screen.getByRole("link", { name: "Rigs" })).toHaveAttribute("aria-current", "page");
+    expect(screen.getByRole("link", { name: "Floor" })).not.toHaveAttribute("aria-current");
+  });
+
+  it("lists the keys at a question mark, but not while one writes", async () => {
+    shell(ines);
+    await userEvent.type(screen.getByLabelText("a box"), "why?");
+    expect(screen.queryByRole("dialog")).toBeNull();
+    await userEvent.click(document.body);
+    await userEvent.keyboard("?");
+    expect(await screen.findByRole("dialog", { name: "Keys" })).toHaveTextContent(
+      "take the last change back",
+    );
+    await userEvent.keyboard("{Escape}");
+    expect(screen.queryByRole("dialog")).toBeNull();
+  });
+
+  it("says that there is no network, and takes it back", () => {
+    shell(ines);
+    const online = vi.spyOn(navigator, "onLine", "get").mockReturnValue(false);
+    act(() => void window.dispatchEvent(new Event("offline")));
+    expect(screen.getByRole("status")).toHaveTextContent("is kept here and sent when it is back");
+    online.mockReturnValue(true);
+    act(() => void window.dispatchEvent(new Event("online")));
+    expect(screen.queryByRole("status")).toBeNull();
+  });
+
+  it("changes between light and dim", async () => {
+    shell(ines);
+    const button = screen.getByRole("button", { name: /theme$/ });
+    const before = button.textContent;
+    await userEvent.click(button);
+    expect(screen.getByRole("button", { name: /theme$/ }).textContent).not.toBe(before);
+  });
+});

@@ -1,0 +1,91 @@
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../../api/client";
+import { shown, StandIn } from "../../testing/server";
+import { WorkshopPage } from "./WorkshopPage";
+
+let server: StandIn;
+
+const workshop: Schemas["WorkshopView"] = {
+  people: [{ id: "ines", name: "Ines Marrow", role: "ASSESSOR" }],
+  rigs: [{ id: "toll-cottage", label: "Toll Cottage", version: 2 }],
+  testers: [],
+  bays: [{ id: "bay-1", number: 1, rig: "Toll Cottage", faultBox: "" }],
+};
+
+function pane(title: string): HTMLElement {
+  const heading = screen.getByRole("heading", { name: title });
+  return heading.closest("section") ?? (heading.parentElement as HTMLElement);
+}
+
+beforeEach(() => {
+  server = new StandIn();
+  server.answers["/api/workshop"] = workshop;
+});
+
+describe("Workshop", () => {
+  it("shows people, rigs with their version, bays, and what is not there yet", async () => {
+    shown(<WorkshopPage />);
+    expect(await screen.findByText("Ines Marrow")).toBeInTheDocument();
+    expect(within(pane("Rigs")).getByText("version 2")).toBeInTheDocument();
+    expect(within(pane("Testers")).getByText("None yet.")).toBeInTheDocument();
+  });
+
+  it("adds a person and empties the form only when the server took it", async () => {
+    shown(<WorkshopPage />);
+    await userEvent.type(await screen.findByLabelText("Name"), "Bas Hollis");
+    await userEvent.type(screen.getByLabelText("Sign-in name"), "bas");
+    await userEvent.selectOptions(screen.getByLabelText("Role"), "candidate");
+    await userEvent.type(screen.getByLabelText("First password"), "tide-table-3");
+    server.refuse("POST /api/workshop/people", 409, "this sign-in name is taken; choose another");
+    await userEvent.click(within(pane("People")).getByRole("button", { name: "Add" }));
+    expect(await screen.findByRole("alert")).toHaveTextContent("This sign-in name is taken");
+    expect(screen.getByLabelText("Name")).toHaveValue("Bas Hollis");
+
+    server.answers["POST /api/workshop/people"] = {
+      ...workshop,
+      people: [...workshop.people, { id: "bas2", name: "Bas Hollis", role: "CANDIDATE" }],
+    };
+    await userEvent.type(screen.getByLabelText("Sign-in name"), "2");
+    await userEvent.click(within(pane("People")).getByRole("button", { name: "Add" }));
+    expect(await screen.findByText("bas2")).toBeInTheDocument();
+    expect(screen.getByLabelText("Name")).toHaveValue("");
+    expect(server.sent.at(-1)?.body).toEqual({
+      name: "Bas Hollis",
+      signInName: "bas2",
+      role: "CANDIDATE",
+      password: "tide-table-3",
+    });
+  });
+
+  it("adds a bay with one of the rigs there are", async () => {
+    server.answers["POST /api/workshop/bays"] = workshop;
+    shown(<WorkshopPage />);
+    await userEvent.type(await screen.findByLabelText("Number"), "4");
+    await userEvent.selectOptions(screen.getByLabelText("Rig"), "Toll Cottage");
+    await userEvent.click(within(pane("Bays")).getByRole("button", { name: "Add" }));
+    await vi.waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toEqual({ number: 4, rig: "toll-cottage" });
+  });
+
+  it("sets the address of a bay's fault box once it is another", async () => {
+    server.answers["PUT /api/workshop/bays/bay-1/fault-box"] = workshop;
+    shown(<WorkshopPage />);
+    const set = await screen.findByRole("button", { name: "Set" });
+    expect(set).toBeDisabled();
+    await userEvent.type(screen.getByLabelText("Fault box of bay 1"), "10.0.0.4:502");
+    await userEvent.click(set);
+    await vi.waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({ method: "PUT", body: { address: "10.0.0.4:502" } });
+  });
+
+  it("says what is wrong with an address and keeps it", async () => {
+    server.refuse("PUT /api/workshop/bays/bay-1/fault-box", 400, "give host and port, such as 10.0.0.4:502");
+    shown(<WorkshopPage />);
+    await userEvent.type(await screen.findByLabelText("Fault box of bay 1"), "somewhere");
+    await userEvent.click(screen.getByRole("button", { name: "Set" }));
+    expect(await screen.findByRole("alert")).toHaveTextContent("Give host and port");
+    expect(screen.getByLabelText("Fault box of bay 1")).toHaveValue("somewhere");
+  });
+});
