@@ -90,7 +90,7 @@ public final class Alternating {
     /** @throws IllegalArgumentException if a terminal is not in the network */
     public Port port(Terminal from, Terminal to) {
         Flow flow = passive.flow(from, to);
-        return new Port(from, to, flow, mesh.new Currents(flow.kept), driven);
+        return new Port(flow, mesh.new Currents(flow.kept), driven);
     }
 
     /**

@@ -8,26 +8,14 @@ public final class Port {
     /** 1 A that cannot flow arrives somewhere as 1 A; rounding is far below. */
     private static final double CANNOT_FLOW_AMPS = 0.5;
 
-    private final Terminal from;
-    private final Terminal to;
     private final Flow flow;
     private final KeptMesh.Currents currents;
     private final KeptMesh.Currents sources;
 
-    Port(Terminal from, Terminal to, Flow flow, KeptMesh.Currents currents, KeptMesh.Currents sources) {
-        this.from = from;
-        this.to = to;
+    Port(Flow flow, KeptMesh.Currents currents, KeptMesh.Currents sources) {
         this.flow = flow;
         this.currents = currents;
         this.sources = sources;
-    }
-
-    public Terminal from() {
-        return from;
-    }
-
-    public Terminal to() {
-        return to;
     }
 
     /** Whether nothing connects the two terminals. */
