@@ -20,6 +20,7 @@ final class LinkMissing implements Mistake {
         }
         SetUp unlinked = new SetUp(
                 slot.setUp().steps(),
+                slot.setUp().isolation(),
                 slot.setUp().edits().stream()
                         .filter(edit -> !(edit instanceof Edit.Bridge))
                         .toList());

@@ -30,7 +30,15 @@ public final class Bench {
     private final List<Source> sources;
     private final List<Residuals.Placed> residuals;
     private final Variation variation;
-    private final Map<List<Edit>, LiveBench> live = new ConcurrentHashMap<>();
+    private final boolean faultsDependOnVolts;
+    /** By the healthy network. */
+    private final Map<Network, LiveBench> live = new ConcurrentHashMap<>();
+
+    /** By the healthy network and the test voltage, if the faults depend on that. */
+    private final Map<Healthy, Network> dead = new ConcurrentHashMap<>();
+
+    private record Healthy(Network network, double volts) {}
+
     /** Neighbouring boxes share a set-up: the last one is kept. In one piece, so that threads may overtake each other. */
     private @Nullable Last last;
 
@@ -44,6 +52,7 @@ public final class Bench {
         this.healthy = healthy;
         this.declared = declared;
         this.faults = faults.edits(rig, variation);
+        this.faultsDependOnVolts = this.faults.stream().anyMatch(Edit::dependsOnVolts);
         this.sources = RigCompiler.sources(rig, variation);
         this.residuals = faults.residuals(rig);
         this.variation = variation;
@@ -120,20 +129,32 @@ public final class Bench {
         double volts = function.volts();
         Last known = last;
         if (known == null || known.setUp() != setUp || known.volts() != volts) {
-            Network alike = declared == null || faults.isEmpty() ? null : declared.inSetUp(setUp, function);
-            known = new Last(setUp, volts, healthy.in(setUp, volts).with(faults, volts, alike));
+            known = new Last(setUp, volts, faulty(setUp, function));
             last = known;
         }
         return known.network();
     }
 
+    private Network faulty(SetUp setUp, Function function) {
+        double volts = function.volts();
+        Network in = healthy.in(setUp, volts);
+        return faults.isEmpty()
+                ? in
+                : dead.computeIfAbsent(
+                        new Healthy(in, faultsDependOnVolts ? volts : 0),
+                        h -> in.with(faults, volts, declared == null ? null : declared.inSetUp(setUp, function)));
+    }
+
     /** Live set-ups that change the same are the same: what stands without a test is worked out once for all of them. */
     LiveBench live(SetUp setUp) {
-        return live.computeIfAbsent(setUp.edits(), edits -> {
-            double volts = Function.VOLTAGE.volts();
-            Network network = healthy.in(setUp, volts).with(faults, volts);
-            LiveBench alike = declared == null ? null : declared.live(setUp);
-            return new LiveBench(network, sources, residuals, variation, alike);
-        });
+        double volts = Function.VOLTAGE.volts();
+        return live.computeIfAbsent(
+                healthy.in(setUp, volts),
+                in -> new LiveBench(
+                        in.with(faults, volts),
+                        sources,
+                        residuals,
+                        variation,
+                        declared == null ? null : declared.live(setUp)));
     }
 }

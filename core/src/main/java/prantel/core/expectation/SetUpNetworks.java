@@ -18,28 +18,51 @@ final class SetUpNetworks {
     /** The rig as declared, if this is it as it may be built: its networks are connected the same. */
     private final @Nullable SetUpNetworks declared;
 
+    /** Isolated, by what is switched off: most tests begin with the same. */
+    private final Map<List<Edit>, Network> isolated = new ConcurrentHashMap<>();
     /** By what the set-up changes and the test voltage: many boxes share one. */
     private final Map<Changed, Network> networks = new ConcurrentHashMap<>();
 
-    private final Map<Changed, Alternating> resistive = new ConcurrentHashMap<>();
+    private final Map<Network, Alternating> resistive = new ConcurrentHashMap<>();
 
     SetUpNetworks(Network compiled, @Nullable SetUpNetworks declared) {
         this.compiled = compiled;
         this.declared = declared;
     }
 
-    /** @param volts test voltage: what is installed has its resistance at this voltage */
+    /**
+     * The same network for all test voltages where none of the set-up's edits depends on it.
+     *
+     * @param volts test voltage: what is installed has its resistance at this voltage
+     */
     Network in(SetUp setUp, double volts) {
-        return networks.computeIfAbsent(
-                new Changed(setUp.edits(), volts),
-                c -> compiled.with(c.edits(), volts, declared == null ? null : declared.in(setUp, volts)));
+        return networks.computeIfAbsent(Changed.by(setUp, volts), this::changed);
+    }
+
+    private Network changed(Changed how) {
+        return isolated(how.isolation)
+                .with(
+                        how.edits,
+                        how.volts,
+                        declared == null ? null : declared.networks.computeIfAbsent(how, declared::changed));
+    }
+
+    private Network isolated(List<Edit> isolation) {
+        return isolated.computeIfAbsent(
+                isolation,
+                i -> compiled.with(i, 0, declared == null ? null : declared.isolated(i))
+                        .factored());
     }
 
     /** The same without any source, to be seen from its ports. */
     Alternating resistive(SetUp setUp, double volts) {
-        return resistive.computeIfAbsent(
-                new Changed(setUp.edits(), volts), c -> new Alternating(in(setUp, volts), List.of()));
+        return resistive.computeIfAbsent(in(setUp, volts), n -> new Alternating(n, List.of()));
     }
 
-    private record Changed(List<Edit> edits, double volts) {}
+    private record Changed(List<Edit> isolation, List<Edit> edits, double volts) {
+        static Changed by(SetUp setUp, double volts) {
+            boolean same = setUp.edits().stream().noneMatch(Edit::dependsOnVolts);
+            return new Changed(setUp.isolation(), setUp.edits(), same ? 0 : volts);
+        }
+    }
 }

@@ -1,5 +1,7 @@
 package prantel.core.expectation;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,14 +32,30 @@ final class Unmoved {
     private final Set<BranchId> changed;
 
     private final boolean devicesAsBefore;
-    private final Map<Alternating, Disturbance> disturbances = new IdentityHashMap<>();
-    private final Map<LiveBench, Boolean> standingCurrentsStay = new IdentityHashMap<>();
+    /** By what is disturbed, and by the test voltage if the faults depend on that. */
+    private final Map<Disturbed, Disturbance> disturbances = new HashMap<>();
+
+    private record Disturbed(Alternating in, double volts) {}
+
+    private final boolean dependOnVolts;
+    private final Map<LiveBench, Standing> standing = new IdentityHashMap<>();
+
+    /**
+     * Of a rig with the supply on.
+     *
+     * @param stays whether the residual currents without a test do
+     * @param poles of all devices
+     */
+    private record Standing(boolean stays, List<PoleTouch> poles) {}
+
+    private record PoleTouch(Pole pole, Disturbance.Touch touch) {}
 
     /** @param devicesAsBefore whether the faults leave every residual-current device as it is */
     Unmoved(List<Edit> faults, boolean devicesAsBefore) {
         this.faults = faults;
         this.changed = faults.stream().flatMap(e -> e.branches().stream()).collect(Collectors.toSet());
         this.devicesAsBefore = devicesAsBefore;
+        this.dependOnVolts = faults.stream().anyMatch(Edit::dependsOnVolts);
     }
 
     boolean isSo(Seen seen) {
@@ -53,7 +71,7 @@ final class Unmoved {
                     || !at.position().isEmpty() && at.position().stream().anyMatch(changed::contains)) {
                 return false;
             }
-            if (!sameVoltsAndOhms(disturbance, at.port(), live != null)) {
+            if (!at.port().isOpen() && !sameVoltsAndOhms(disturbance.touch(at.port()), at.port(), live != null)) {
                 return false;
             }
         }
@@ -70,37 +88,40 @@ final class Unmoved {
     }
 
     private Disturbance disturbance(Alternating in, double volts) {
-        return disturbances.computeIfAbsent(in, a -> a.disturbance(faults, volts));
+        return disturbances.computeIfAbsent(
+                new Disturbed(in, dependOnVolts ? volts : 0), d -> in.disturbance(faults, volts));
     }
 
-    private static boolean sameVoltsAndOhms(Disturbance disturbance, Port port, boolean live) {
-        return port.isOpen()
-                || disturbance.ohms(port, port) <= SAME * port.impedanceOhms()
-                        && (!live
-                                || disturbance.volts(port)
-                                        <= SAME * port.openVolts().size() + SAME_VOLTS);
+    private static boolean sameVoltsAndOhms(Disturbance.Touch touch, Port port, boolean live) {
+        return touch.ohms() <= SAME * port.impedanceOhms()
+                && (!live || touch.volts() <= SAME * port.openVolts().size() + SAME_VOLTS);
     }
 
     private boolean sameResidualCurrents(LiveBench live, Seen seen, double volts) {
         Disturbance disturbance = disturbance(live.alternating(), volts);
-        boolean stay = standingCurrentsStay.computeIfAbsent(
-                live,
-                l -> l.poles().stream().flatMap(List::stream).allMatch(p -> standingCurrentStays(disturbance, p)));
-        if (!stay) {
+        Standing known = standing.computeIfAbsent(live, l -> standing(l, disturbance));
+        if (!known.stays()) {
             return false;
         }
-        Port port = seen.ports().getFirst().port();
-        for (List<Pole> device : live.poles()) {
-            for (Pole pole : device) {
-                if (disturbance.ohms(pole.ends(), port) * pole.siemens() > SAME) {
-                    return false;
-                }
+        Disturbance.Touch touch = disturbance.touch(seen.ports().getFirst().port());
+        for (PoleTouch pole : known.poles()) {
+            if (touch.ohms(pole.touch()) * pole.pole().siemens() > SAME) {
+                return false;
             }
         }
         return true;
     }
 
-    private boolean standingCurrentStays(Disturbance disturbance, Pole pole) {
-        return !changed.contains(pole.branch()) && disturbance.volts(pole.ends()) * pole.siemens() <= SAME_AMPS;
+    private Standing standing(LiveBench live, Disturbance disturbance) {
+        List<PoleTouch> poles = new ArrayList<>();
+        boolean stays = true;
+        for (List<Pole> device : live.poles()) {
+            for (Pole pole : device) {
+                Disturbance.Touch touch = disturbance.touch(pole.ends());
+                stays &= !changed.contains(pole.branch()) && touch.volts() * pole.siemens() <= SAME_AMPS;
+                poles.add(new PoleTouch(pole, touch));
+            }
+        }
+        return new Standing(stays, poles);
     }
 }

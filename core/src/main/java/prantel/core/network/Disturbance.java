@@ -92,39 +92,54 @@ public final class Disturbance {
         return tellable;
     }
 
-    /** By how much the open voltage of a port of the network before moves, V. */
-    public double volts(Port port) {
-        Complex[] driving = new Complex[places.size()];
-        for (int i = 0; i < driving.length; i++) {
-            driving[i] = places.get(i).openVolts();
-        }
-        return moved(port, driving);
+    /** How a port of the network before is touched by the changes. */
+    public Touch touch(Port port) {
+        return new Touch(port);
     }
 
-    /** By how much the transfer impedance between two ports moves, Ω; their impedance if it is one and the same. */
-    public double ohms(Port one, Port other) {
-        return moved(one, transfers(other));
-    }
+    /** What is seen at one port of the branches that change, and they of it. Worked out once for all that is asked of it. */
+    public final class Touch {
+        private final Complex[] transfers;
+        /** Those by the inverse. */
+        private final Complex[] response;
 
-    private Complex[] transfers(Port port) {
-        Complex[] transfers = new Complex[places.size()];
-        for (int i = 0; i < transfers.length; i++) {
-            transfers[i] = places.get(i).transfer(port);
-        }
-        return transfers;
-    }
-
-    private double moved(Port port, Complex[] driving) {
-        int size = places.size();
-        Complex[] transfers = transfers(port);
-        Complex sum = Complex.ZERO;
-        for (int i = 0; i < size; i++) {
-            Complex inner = Complex.ZERO;
-            for (int j = 0; j < size; j++) {
-                inner = inner.plus(inverse[i][size + j].times(driving[j]));
+        private Touch(Port port) {
+            int size = places.size();
+            transfers = new Complex[size];
+            for (int i = 0; i < size; i++) {
+                transfers[i] = places.get(i).transfer(port);
             }
-            sum = sum.plus(transfers[i].times(inner));
+            response = new Complex[size];
+            for (int i = 0; i < size; i++) {
+                Complex sum = Complex.ZERO;
+                for (int j = 0; j < size; j++) {
+                    sum = sum.plus(inverse[i][size + j].times(transfers[j]));
+                }
+                response[i] = sum;
+            }
         }
-        return sum.size();
+
+        /** By how much the open voltage moves, V. */
+        public double volts() {
+            Complex sum = Complex.ZERO;
+            for (int i = 0; i < response.length; i++) {
+                sum = sum.plus(response[i].times(places.get(i).openVolts()));
+            }
+            return sum.size();
+        }
+
+        /** By how much the impedance moves, Ω. */
+        public double ohms() {
+            return ohms(this);
+        }
+
+        /** By how much the transfer impedance to another port moves, Ω. @param other of the same disturbance */
+        public double ohms(Touch other) {
+            Complex sum = Complex.ZERO;
+            for (int i = 0; i < response.length; i++) {
+                sum = sum.plus(response[i].times(other.transfers[i]));
+            }
+            return sum.size();
+        }
     }
 }

@@ -12,6 +12,11 @@ public sealed interface Edit {
     /** Branches of the network that it changes; none for one that only adds. */
     List<BranchId> branches();
 
+    /** Whether what it makes depends on the voltage of the test. */
+    default boolean dependsOnVolts() {
+        return false;
+    }
+
     /** Nothing flows through the branch any more. */
     record Open(BranchId branch) implements Edit {
         @Override
@@ -49,6 +54,11 @@ public sealed interface Edit {
         @Override
         public List<BranchId> branches() {
             return List.of(branch);
+        }
+
+        @Override
+        public boolean dependsOnVolts() {
+            return true;
         }
     }
 

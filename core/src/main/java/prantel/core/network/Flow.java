@@ -11,25 +11,40 @@ import java.util.Arrays;
  * nodes of another are the sum of the products.
  */
 final class Flow {
-    private static final int FIRST_LENGTH = 16;
+    private static final int FIRST_LENGTH = 32;
+    private static final int[] NO_POSITIONS = {};
+    private static final double[] NO_VALUES = {};
 
+    /** Whether the way is remembered: only transfers to other flows need it. */
+    private final boolean remembered;
     /** When each node on the way is eliminated, ascending. */
-    private int[] positions = new int[FIRST_LENGTH];
+    private int[] positions = NO_POSITIONS;
     /** What arrives there, A. */
-    private double[] amps = new double[FIRST_LENGTH];
+    private double[] amps = NO_VALUES;
     /** The same over the sum of its conductances, V. */
-    private double[] volts = new double[FIRST_LENGTH];
+    private double[] volts = NO_VALUES;
 
     private int count;
+    private double ohms;
     private boolean open;
     /** What arrives at the nodes that are not eliminated, A. */
     final double[] kept;
 
+    /** Where all nodes are eliminated. */
+    static Flow through(Factor factor, int from, int to, double[] arriving) {
+        return new Flow(factor, from, to, factor.size(), arriving, false);
+    }
+
+    /** @param keptFrom position from which nodes are not eliminated */
+    static Flow toKept(Factor factor, int from, int to, int keptFrom, double[] arriving) {
+        return new Flow(factor, from, to, keptFrom, arriving, true);
+    }
+
     /**
-     * @param keptFrom position from which nodes are not eliminated; the number of nodes if all are
      * @param arriving scratch by node, all zeros, and so again afterwards
      */
-    Flow(Factor factor, int from, int to, int keptFrom, double[] arriving) {
+    private Flow(Factor factor, int from, int to, int keptFrom, double[] arriving, boolean remembered) {
+        this.remembered = remembered;
         kept = new double[factor.size() - keptFrom];
         if (from == to) {
             return;
@@ -79,20 +94,28 @@ final class Flow {
             // a root: what arrives from the one is what the other takes out, but for rounding
             return;
         }
-        if (count == positions.length) {
-            positions = Arrays.copyOf(positions, 2 * count);
-            amps = Arrays.copyOf(amps, 2 * count);
-            volts = Arrays.copyOf(volts, 2 * count);
-        }
         double drop = current / elimination.sum();
-        positions[count] = position;
-        amps[count] = current;
-        volts[count++] = drop;
+        ohms += current * drop;
+        if (remembered) {
+            remember(position, current, drop);
+        }
         int[] higher = elimination.higher();
         double[] row = elimination.row();
         for (int i = 0; i < higher.length; i++) {
             arriving[higher[i]] += drop * row[i];
         }
+    }
+
+    private void remember(int position, double current, double drop) {
+        if (count == positions.length) {
+            int length = Math.max(FIRST_LENGTH, 2 * count);
+            positions = Arrays.copyOf(positions, length);
+            amps = Arrays.copyOf(amps, length);
+            volts = Arrays.copyOf(volts, length);
+        }
+        positions[count] = position;
+        amps[count] = current;
+        volts[count++] = drop;
     }
 
     /** Whether nothing connects the two below the kept nodes, and one of them with no kept node either. */
@@ -102,10 +125,6 @@ final class Flow {
 
     /** Ω, of what was eliminated. */
     double ohms() {
-        double ohms = 0;
-        for (int i = 0; i < count; i++) {
-            ohms += amps[i] * volts[i];
-        }
         return ohms;
     }
 

@@ -155,6 +155,12 @@ public final class Network {
         return new Network(wires, nowChanged, nowAdded, new Before(start, edited, more, alike));
     }
 
+    /** This network factored now: worth it where several others are made from it. */
+    public Network factored() {
+        factor.get();
+        return this;
+    }
+
     /** From which network another was made, and how. */
     private record Before(
             Network network,
@@ -255,14 +261,14 @@ public final class Network {
      */
     public double resistance(Terminal a, Terminal b) {
         Factor made = factor.get();
-        Flow flow = new Flow(made, wires.node(a), wires.node(b), made.size(), wires.scratch());
+        Flow flow = Flow.through(made, wires.node(a), wires.node(b), wires.scratch());
         return flow.isOpen() ? Double.POSITIVE_INFINITY : flow.ohms();
     }
 
     /** What becomes of 1 A until it reaches the kept terminals. */
     Flow flow(Terminal a, Terminal b) {
         Factor made = factor.get();
-        return new Flow(made, wires.node(a), wires.node(b), made.size() - wires.kept.length, wires.scratch());
+        return Flow.toKept(made, wires.node(a), wires.node(b), made.size() - wires.kept.length, wires.scratch());
     }
 
     int keptCount() {

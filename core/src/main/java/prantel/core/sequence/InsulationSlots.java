@@ -4,8 +4,10 @@ import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.NEUTRAL;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.InsulationMinimum;
@@ -16,6 +18,7 @@ import prantel.core.network.Terminal;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Places;
@@ -26,6 +29,10 @@ final class InsulationSlots {
     private final Rig rig;
     private final Scheme scheme;
     private final SetUps setUps;
+    /** The same at every voltage. */
+    private final Map<Round, SetUp> known = new HashMap<>();
+
+    private record Round(CircuitId circuit, int round) {}
 
     InsulationSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
@@ -43,22 +50,9 @@ final class InsulationSlots {
 
     private List<Slot> circuit(Circuit circuit, int volts) {
         List<Slot> slots = new ArrayList<>();
-        boolean rounds = circuit instanceof Lighting lighting && LightStates.rounds(lighting) > 1;
+        boolean rounds = hasRounds(circuit);
         for (int round : roundsOf(circuit)) {
-            List<Edit> edits = new ArrayList<>();
-            List<String> steps = new ArrayList<>();
-            if (rounds) {
-                edits.addAll(LightStates.round((Lighting) circuit, round));
-                steps.add(
-                        round == 0
-                                ? "All switches so that the lamps would be on"
-                                : "Switch " + round + " of each group operated as well");
-            }
-            if (scheme.options().joinedInsulation()) {
-                edits.addAll(setUps.livesJoined(circuit));
-                steps.add("Line and neutral joined at the board");
-            }
-            SetUp setUp = setUps.insulation(circuit, steps, edits);
+            SetUp setUp = known.computeIfAbsent(new Round(circuit.id(), round), r -> setUp(circuit, round));
             for (Conductor[] pair : pairs(circuit.lines())) {
                 slots.add(slot(
                         circuit.id() + "/ir" + volts + "/" + pairId(pair) + (rounds ? "/round-" + (round + 1) : ""),
@@ -74,6 +68,27 @@ final class InsulationSlots {
             }
         }
         return slots;
+    }
+
+    private SetUp setUp(Circuit circuit, int round) {
+        List<Edit> edits = new ArrayList<>();
+        List<String> steps = new ArrayList<>();
+        if (hasRounds(circuit)) {
+            edits.addAll(LightStates.round((Lighting) circuit, round));
+            steps.add(
+                    round == 0
+                            ? "All switches so that the lamps would be on"
+                            : "Switch " + round + " of each group operated as well");
+        }
+        if (scheme.options().joinedInsulation()) {
+            edits.addAll(setUps.livesJoined(circuit));
+            steps.add("Line and neutral joined at the board");
+        }
+        return setUps.insulation(circuit, steps, edits);
+    }
+
+    private static boolean hasRounds(Circuit circuit) {
+        return circuit instanceof Lighting lighting && LightStates.rounds(lighting) > 1;
     }
 
     private List<Integer> roundsOf(Circuit circuit) {

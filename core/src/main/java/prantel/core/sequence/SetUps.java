@@ -14,9 +14,12 @@ import prantel.core.rig.Ring;
 /** The set-ups of the tests as edits of the compiled rig. Common practice, no source. */
 final class SetUps {
     private final Rig rig;
+    /** Of every dead test. */
+    private final List<Edit> isolation;
 
     SetUps(Rig rig) {
         this.rig = rig;
+        this.isolation = mainSwitchOff(rig.origin());
     }
 
     /** Line conductor out of its device and into the earth bar: line and CPC are linked at the board. */
@@ -168,24 +171,26 @@ final class SetUps {
     /** Supply on as far as the main switch of a board, which is off. */
     SetUp atIncoming(Board board, String step) {
         return new SetUp(
-                List.of("Supply on, main switch of " + board.label() + " off and locked", step), mainSwitchOff(board));
+                List.of("Supply on, main switch of " + board.label() + " off and locked", step),
+                mainSwitchOff(board),
+                List.of());
     }
 
     /** As {@link #atIncoming}, with the earthing conductor off the MET. */
     SetUp ze() {
-        List<Edit> edits = new ArrayList<>(mainSwitchOff(rig.origin()));
-        edits.add(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET));
         return new SetUp(
                 List.of(
                         "Whole installation off and locked but for the incoming supply",
                         "Earthing conductor off the MET; goes back at once afterwards",
                         "Probes on the incoming line and the free earthing conductor"),
-                edits);
+                isolation,
+                List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET)));
     }
 
     /** Everything on and connected, loads out. */
     SetUp live(String step) {
-        return new SetUp(List.of("Everything connected and closed up, earth on the MET, supply on", step), List.of());
+        return new SetUp(
+                List.of("Everything connected and closed up, earth on the MET, supply on", step), List.of(), List.of());
     }
 
     private List<Edit> mainSwitchOff(Board board) {
@@ -208,10 +213,8 @@ final class SetUps {
     }
 
     private SetUp dead(List<String> steps, List<Edit> edits) {
-        List<Edit> all = new ArrayList<>(mainSwitchOff(rig.origin()));
-        all.addAll(edits);
         List<String> words = new ArrayList<>(List.of("Main switch off, locked, proved dead"));
         words.addAll(steps);
-        return new SetUp(words, all);
+        return new SetUp(words, isolation, edits);
     }
 }

@@ -189,6 +189,7 @@ class LiveReadingsTest {
                 slot.measurement(),
                 new prantel.core.sequence.SetUp(
                         List.of(),
+                        List.of(),
                         List.of(new Edit.Bridge(
                                 Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.NEUTRAL),
                                 Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.CPC),

@@ -73,12 +73,13 @@ class DisturbanceTest {
     }
 
     private static void assertMoved(Disturbance disturbance, Port port, Port again, String what) {
-        assertThat(disturbance.ohms(port, port))
+        Disturbance.Touch touch = disturbance.touch(port);
+        assertThat(touch.ohms())
                 .as("impedance, " + what)
                 .isCloseTo(
                         again.impedance().minus(port.impedance()).size(),
                         within(1e-6 * (1e-3 + port.impedanceOhms() + again.impedanceOhms())));
-        assertThat(disturbance.volts(port))
+        assertThat(touch.volts())
                 .as("voltage, " + what)
                 .isCloseTo(again.openVolts().minus(port.openVolts()).size(), within(1e-4));
     }
@@ -88,7 +89,7 @@ class DisturbanceTest {
         Port one = before.port(at.get(0), at.get(1));
         Port other = before.port(at.get(2), at.get(3));
         Complex now = after.port(at.get(0), at.get(1)).transfer(after.port(at.get(2), at.get(3)));
-        assertThat(disturbance.ohms(one, other))
+        assertThat(disturbance.touch(one).ohms(disturbance.touch(other)))
                 .as("transfer, " + what)
                 .isCloseTo(
                         now.minus(one.transfer(other)).size(),
@@ -131,7 +132,8 @@ class DisturbanceTest {
         Alternating before = new Alternating(pair, List.of());
         Port port = before.port(t(0), t(1));
         assertThat(before.disturbance(List.of(new Edit.PutInSeries(chain(2), 2)), 0)
-                        .ohms(port, port))
+                        .touch(port)
+                        .ohms())
                 .isCloseTo(1 / 3.0, within(1e-12));
     }
 
@@ -144,7 +146,8 @@ class DisturbanceTest {
         Alternating before = new Alternating(tree, List.of());
         Port port = before.port(t(0), t(2));
         assertThat(before.disturbance(List.of(new Edit.PutInSeries(chain(3), 5)), 0)
-                        .ohms(port, port))
+                        .touch(port)
+                        .ohms())
                 .isZero();
     }
 }

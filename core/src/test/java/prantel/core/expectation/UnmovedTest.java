@@ -1,0 +1,76 @@
+package prantel.core.expectation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.network.Alternating;
+import prantel.core.network.Branch;
+import prantel.core.network.BranchId;
+import prantel.core.network.Characteristic;
+import prantel.core.network.Edit;
+import prantel.core.network.Network;
+import prantel.core.network.Terminal;
+import prantel.core.quantity.Unit;
+import prantel.core.sequence.Measurement;
+import prantel.core.sequence.SetUp;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+import prantel.core.sequence.Spot;
+import prantel.core.sequence.TestStep;
+
+// Hand-made circuits: what stays and what moves is seen by eye.
+class UnmovedTest {
+    private static final Terminal LINE = new Terminal("line");
+    private static final Terminal NEUTRAL = new Terminal("neutral");
+    private static final Terminal FAR = new Terminal("far");
+    private static final BranchId DEVICE = new BranchId("device");
+    private static final BranchId BEYOND = new BranchId("beyond");
+
+    /** Insulation, a surge device taken out, and a piece of wire that leads nowhere. */
+    private final Alternating rig = new Alternating(
+            Network.of(List.of(
+                    new Branch(new BranchId("insulation"), LINE, NEUTRAL, 200e6),
+                    new Branch(DEVICE, LINE, NEUTRAL, Double.POSITIVE_INFINITY),
+                    new Branch(BEYOND, NEUTRAL, FAR, 0.1))),
+            List.of());
+
+    private Seen seen(Function function) {
+        return Seen.dead(
+                new Slot.Measured(
+                        new SlotId("a/" + function),
+                        TestStep.INSULATION,
+                        "L–N",
+                        new Spot(Optional.empty(), Optional.empty(), "at the board", Spot.NO_DISTANCE),
+                        new Measurement.TwoProbe(function, LINE, NEUTRAL),
+                        new SetUp(List.of(), List.of(), List.of()),
+                        Unit.MEGOHM,
+                        Optional.empty(),
+                        Optional.empty()),
+                rig);
+    }
+
+    @Test
+    void whatConductsFromAVoltageOnMovesOnlyTheReadingsAboveIt() {
+        Edit leftIn = new Edit.Install(
+                DEVICE, Characteristic.steps(Double.POSITIVE_INFINITY).andFrom(400, 60e3));
+        Unmoved unmoved = new Unmoved(List.of(leftIn), true);
+        assertThat(unmoved.isSo(seen(Function.INSULATION_250))).isTrue();
+        assertThat(unmoved.isSo(seen(Function.INSULATION_500))).isFalse();
+        assertThat(unmoved.isSo(seen(Function.INSULATION_250))).isTrue();
+    }
+
+    @Test
+    void jointBeyondTheProbesMovesNothing() {
+        assertThat(new Unmoved(List.of(new Edit.PutInSeries(BEYOND, 5)), true).isSo(seen(Function.INSULATION_500)))
+                .isTrue();
+    }
+
+    @Test
+    void bridgeBetweenTheProbesMovesTheReading() {
+        assertThat(new Unmoved(List.of(new Edit.Bridge(LINE, FAR, 1e6)), true).isSo(seen(Function.INSULATION_500)))
+                .isFalse();
+    }
+}
