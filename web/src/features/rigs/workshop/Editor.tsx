@@ -25,6 +25,18 @@ interface Props {
   draftName: string;
 }
 
+/** Why it cannot be saved, in sight wherever one has scrolled to. */
+function FirstProblem({ problem, more }: { problem: Schemas["Problem"]; more: number }) {
+  return (
+    <p className="w-full border-l-4 border-caution bg-caution-soft px-3 py-1.5">
+      <b>To mend:</b> {problem.where && <span className="break-words text-ink2">{problem.where}: </span>}
+      {problem.given && `found ${problem.given}; `}
+      {problem.mend}
+      {more > 0 && ` (and ${more} more)`}
+    </p>
+  );
+}
+
 /** The rig workshop: circuits on the left, the one being changed in the middle, what it comes to on the right. */
 export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
   const [kept, setKept] = useState(() => keptDraft(draftName));
@@ -124,6 +136,7 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
             {save.isPending ? "Saving…" : basedOn > 0 ? `Save as version ${basedOn + 1}` : "Save the rig"}
           </Button>
         </div>
+        {problems[0] && <FirstProblem problem={problems[0]} more={problems.length - 1} />}
       </div>
       {kept && (
         <p

@@ -18,7 +18,10 @@ interface Props {
 /** What the draft comes to: what is wrong, what wants a look, what it reads. */
 export function PreviewPane({ problems, view, saved, circuit, working }: Props) {
   return (
-    <aside aria-label="What it comes to" className="space-y-3 lg:col-start-2 xl:col-start-auto">
+    <aside
+      aria-label="What it comes to"
+      className="space-y-3 lg:col-start-2 xl:sticky xl:top-20 xl:col-start-auto xl:max-h-[calc(100vh-6rem)] xl:self-start xl:overflow-y-auto"
+    >
       <p role="status" className="text-[13px] text-ink2">
         {working ? "Working it out…" : problems.length > 0 ? "Cannot be worked out yet." : "Worked out."}
       </p>

@@ -71,9 +71,7 @@ final class SheetCommand implements Runnable {
     }
 
     private static String limit(Limit limit, Expectation e) {
-        return (limit.side() == Limit.Side.AT_MOST ? "≤ " : "≥ ")
-                + Words.number(limit.base(), e.slot().boxUnit())
-                + (e.satisfactory().orElse(true) ? "" : " not met");
+        return limit.shown(e.slot().boxUnit()) + (e.satisfactory().orElse(true) ? "" : " not met");
     }
 
     private static String changed(Expectation e) {

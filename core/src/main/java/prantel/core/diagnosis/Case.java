@@ -1,11 +1,9 @@
 package prantel.core.diagnosis;
 
-import java.util.Locale;
 import prantel.core.expectation.Band;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Meter;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.SetUp;
 import prantel.core.sequence.Slot;
@@ -40,11 +38,6 @@ final class Case {
         return new Simulated(
                 meter.show(nominal.value(slot, setUp) + addedOhms).shown(),
                 Band.around(low.value(slot, setUp) + addedOhms, high.value(slot, setUp) + addedOhms, meter));
-    }
-
-    /** Ω in the unit of the box, to two figures after the point: for sentences. */
-    static String shown(double ohms, Unit unit) {
-        return String.format(Locale.ROOT, "%.2f\u2009%s", unit.fromBase(ohms), unit.symbol());
     }
 
     record Simulated(String shown, Band band) {}

@@ -30,8 +30,9 @@ final class LeadsNotNulled implements Mistake {
                 .count();
         double leadOhms = theCase.key.tester().leadOhms(slot.function());
         double above = number.base() - expectation.withFaults().base();
-        String evidence = number.text().strip() + " is " + Case.shown(above, slot.boxUnit())
-                + " above what this rig gives; these leads measure " + Case.shown(leadOhms, slot.boxUnit()) + "."
+        String evidence = number.text().strip() + " is " + slot.boxUnit().text(above)
+                + " above what this rig gives; these leads measure "
+                + slot.boxUnit().text(leadOhms) + "."
                 + (wrong.isEmpty()
                         ? ""
                         : " Taking that off puts " + fitting + " of " + wrong.size()

@@ -29,7 +29,7 @@ final class LowestRecorded implements Mistake {
                     number.text().strip(),
                     number.text().strip() + " is the lowest of the " + own.length
                             + " readings on the sheet; the highest there is "
-                            + Case.shown(own[own.length - 1], slot.boxUnit()) + ".",
+                            + slot.boxUnit().text(own[own.length - 1]) + ".",
                     Cause.LOWEST_RECORDED.prior()));
         }
         Expectation lowest = slot.of().stream()

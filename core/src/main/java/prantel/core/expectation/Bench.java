@@ -52,7 +52,7 @@ public final class Bench {
         this.healthy = healthy;
         this.declared = declared;
         this.faults = faults.edits(rig, variation);
-        this.faultsDependOnVolts = this.faults.stream().anyMatch(Edit::dependsOnVolts);
+        this.faultsDependOnVolts = Edit.anyDependsOnVolts(this.faults);
         this.sources = RigCompiler.sources(rig, variation);
         this.residuals = faults.residuals(rig);
         this.variation = variation;

@@ -1,6 +1,6 @@
 package prantel.core.expectation;
 
-import java.util.Comparator;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -18,24 +18,43 @@ final class Composition {
     private Composition() {}
 
     static Expectation of(Slot.Composed slot, Optional<Limit> healthyLimit, Function<SlotId, Expectation> known) {
-        List<Expectation> of = slot.of().stream().map(known).toList();
+        List<Expectation> of = new ArrayList<>(slot.of().size());
+        boolean moved = false;
+        for (SlotId id : slot.of()) {
+            Expectation one = known.apply(id);
+            moved |= one.healthy() != one.withFaults() || one.healthyBand() != one.band();
+            of.add(one);
+        }
+        Reading healthy = reading(slot.rule(), of, Expectation::healthy);
+        Band healthyBand = band(slot.rule(), of, Expectation::healthyBand);
         return new Expectation(
                 slot,
-                reading(slot.rule(), of.stream().map(Expectation::healthy).toList()),
-                reading(slot.rule(), of.stream().map(Expectation::withFaults).toList()),
-                band(slot.rule(), of.stream().map(Expectation::healthyBand).toList()),
-                band(slot.rule(), of.stream().map(Expectation::band).toList()),
+                healthy,
+                moved ? reading(slot.rule(), of, Expectation::withFaults) : healthy,
+                healthyBand,
+                moved ? band(slot.rule(), of, Expectation::band) : healthyBand,
                 healthyLimit);
     }
 
-    private static Reading reading(Slot.Rule rule, List<Reading> readings) {
-        Comparator<Reading> size = Comparator.comparingDouble(Reading::base);
+    private static Reading reading(Slot.Rule rule, List<Expectation> of, Function<Expectation, Reading> which) {
         return switch (rule) {
-            case HIGHEST, SLOWER -> readings.stream().max(size).orElseThrow();
-            case LOWEST -> readings.stream().min(size).orElseThrow();
-            case TWICE_HIGHEST -> times(readings.stream().max(size).orElseThrow(), 2);
-            case SUM -> sum(readings);
+            case HIGHEST, SLOWER -> extreme(of, which, true);
+            case LOWEST -> extreme(of, which, false);
+            case TWICE_HIGHEST -> times(extreme(of, which, true), 2);
+            case SUM -> sum(of.stream().map(which).toList());
         };
+    }
+
+    /** Of several alike the first. */
+    private static Reading extreme(List<Expectation> of, Function<Expectation, Reading> which, boolean highest) {
+        Reading found = which.apply(of.getFirst());
+        for (Expectation one : of) {
+            Reading reading = which.apply(one);
+            if (highest ? reading.base() > found.base() : reading.base() < found.base()) {
+                found = reading;
+            }
+        }
+        return found;
     }
 
     private static Reading times(Reading reading, double factor) {
@@ -58,17 +77,22 @@ final class Composition {
         return new Reading.Value(unit.fromBase(sum), unit, unit.fromBase(resolution));
     }
 
-    private static Band band(Slot.Rule rule, List<Band> bands) {
-        return new Band(end(rule, bands, Band::low), end(rule, bands, Band::high));
+    private static Band band(Slot.Rule rule, List<Expectation> of, Function<Expectation, Band> which) {
+        return new Band(
+                end(rule, of, e -> which.apply(e).low()),
+                end(rule, of, e -> which.apply(e).high()));
     }
 
-    private static double end(Slot.Rule rule, List<Band> bands, ToDoubleFunction<Band> end) {
-        var ends = bands.stream().mapToDouble(end);
-        return switch (rule) {
-            case HIGHEST, SLOWER -> ends.max().orElseThrow();
-            case LOWEST -> ends.min().orElseThrow();
-            case TWICE_HIGHEST -> 2 * ends.max().orElseThrow();
-            case SUM -> ends.sum();
-        };
+    private static double end(Slot.Rule rule, List<Expectation> of, ToDoubleFunction<Expectation> end) {
+        double found = end.applyAsDouble(of.getFirst());
+        for (Expectation next : of.subList(1, of.size())) {
+            double other = end.applyAsDouble(next);
+            found = switch (rule) {
+                case HIGHEST, SLOWER, TWICE_HIGHEST -> Math.max(found, other);
+                case LOWEST -> Math.min(found, other);
+                case SUM -> found + other;
+            };
+        }
+        return rule == Slot.Rule.TWICE_HIGHEST ? 2 * found : found;
     }
 }

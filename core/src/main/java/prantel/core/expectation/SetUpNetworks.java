@@ -61,8 +61,7 @@ final class SetUpNetworks {
 
     private record Changed(List<Edit> isolation, List<Edit> edits, double volts) {
         static Changed by(SetUp setUp, double volts) {
-            boolean same = setUp.edits().stream().noneMatch(Edit::dependsOnVolts);
-            return new Changed(setUp.isolation(), setUp.edits(), same ? 0 : volts);
+            return new Changed(setUp.isolation(), setUp.edits(), Edit.anyDependsOnVolts(setUp.edits()) ? volts : 0);
         }
     }
 }

@@ -55,7 +55,7 @@ final class Unmoved {
         this.faults = faults;
         this.changed = faults.stream().flatMap(e -> e.branches().stream()).collect(Collectors.toSet());
         this.devicesAsBefore = devicesAsBefore;
-        this.dependOnVolts = faults.stream().anyMatch(Edit::dependsOnVolts);
+        this.dependOnVolts = Edit.anyDependsOnVolts(faults);
     }
 
     boolean isSo(Seen seen) {

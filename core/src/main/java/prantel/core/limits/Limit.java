@@ -1,5 +1,7 @@
 package prantel.core.limits;
 
+import prantel.core.quantity.Unit;
+
 /**
  * A limit that a reading is judged against.
  *
@@ -13,6 +15,11 @@ public record Limit(Side side, double base, String source, String working) {
     public enum Side {
         AT_MOST,
         AT_LEAST
+    }
+
+    /** "≤ 1.09 Ω". @param unit to be written in */
+    public String shown(Unit unit) {
+        return (side == Side.AT_MOST ? "≤ " : "≥ ") + unit.text(base);
     }
 
     /** Whether a reading, in base units or +∞, satisfies the limit. */

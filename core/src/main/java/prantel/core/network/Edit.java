@@ -17,6 +17,15 @@ public sealed interface Edit {
         return false;
     }
 
+    static boolean anyDependsOnVolts(List<Edit> edits) {
+        for (Edit edit : edits) {
+            if (edit.dependsOnVolts()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Nothing flows through the branch any more. */
     record Open(BranchId branch) implements Edit {
         @Override

@@ -6,8 +6,14 @@ package prantel.core.network;
  *
  * @param higher of the meeting, at hand for those who walk up
  * @param branches conductance of each branch of the meeting, S
- * @param row conductance to each higher node, S
- * @param sum of the row, S
- * @param passedOn conductance it left between each two of the higher nodes, lower triangle by rows (i, j < i), S
+ * @param siemens conductance to each higher node, and then what it left between each two of them, lower triangle by rows
+ *     (i, j < i), S; in one array, because there are thousands of these
+ * @param sum of the conductances to the higher nodes, S
  */
-record Elimination(Meeting meeting, int[] higher, double[] branches, double[] row, double sum, double[] passedOn) {}
+record Elimination(Meeting meeting, int[] higher, double[] branches, double[] siemens, double sum) {
+
+    /** Where in {@link #siemens} what it left between its higher nodes begins. */
+    int passedOn() {
+        return higher.length;
+    }
+}

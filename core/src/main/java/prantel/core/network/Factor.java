@@ -93,40 +93,37 @@ final class Factor {
         for (int i = 0; i < higher.length; i++) {
             slot[higher[i]] = i;
         }
-        double[] row = new double[higher.length];
-        double[] mesh = new double[higher.length * (higher.length - 1) / 2];
+        int degree = higher.length;
+        double[] siemens = new double[degree + degree * (degree - 1) / 2];
         for (int i = 0; i < branches.length; i++) {
-            row[slot[meeting.ends()[i]]] += branches[i];
+            siemens[slot[meeting.ends()[i]]] += branches[i];
         }
         for (int child : meeting.children()) {
-            addPassedOn(nodes[child], node, slot, row, mesh);
+            addPassedOn(nodes[child], slot, siemens, degree);
         }
         double sum = 0;
-        for (double g : row) {
-            sum += g;
+        for (int i = 0; i < degree; i++) {
+            sum += siemens[i];
         }
-        for (int i = 1, at = 0; i < row.length; i++) {
-            double share = row[i] / sum;
+        for (int i = 1, at = degree; i < degree; i++) {
+            double share = siemens[i] / sum;
             for (int j = 0; j < i; j++, at++) {
-                mesh[at] += share * row[j];
+                siemens[at] += share * siemens[j];
             }
         }
-        return new Elimination(meeting, higher, branches, row, sum, mesh);
+        return new Elimination(meeting, higher, branches, siemens, sum);
     }
 
-    private static void addPassedOn(Elimination child, int node, int[] slot, double[] row, double[] mesh) {
+    /** A child's higher nodes are the node itself, which is the first of them, and some of the node's. */
+    private static void addPassedOn(Elimination child, int[] slot, double[] siemens, int degree) {
         int[] ends = child.higher();
-        double[] passed = child.passedOn();
-        for (int i = 1, at = 0; i < ends.length; i++) {
+        double[] passed = child.siemens();
+        for (int i = 1, at = child.passedOn(); i < ends.length; i++) {
             int slotI = slot[ends[i]];
-            for (int j = 0; j < i; j++, at++) {
-                // ends are in order of elimination, so only the first of them can be the node itself
-                if (ends[j] == node) {
-                    row[slotI] += passed[at];
-                } else {
-                    int slotJ = slot[ends[j]];
-                    mesh[slotI > slotJ ? triangle(slotI, slotJ) : triangle(slotJ, slotI)] += passed[at];
-                }
+            siemens[slotI] += passed[at++];
+            for (int j = 1; j < i; j++, at++) {
+                // both lists are in order of elimination
+                siemens[degree + triangle(slotI, slot[ends[j]])] += passed[at];
             }
         }
     }

@@ -100,9 +100,9 @@ final class Flow {
             remember(position, current, drop);
         }
         int[] higher = elimination.higher();
-        double[] row = elimination.row();
+        double[] siemens = elimination.siemens();
         for (int i = 0; i < higher.length; i++) {
-            arriving[higher[i]] += drop * row[i];
+            arriving[higher[i]] += drop * siemens[i];
         }
     }
 

@@ -310,9 +310,9 @@ public final class Network {
     private static void addPassedOn(Elimination child, int[] position, int first, double[] siemens) {
         int[] ends = child.meeting().higher();
         int count = position.length - first;
-        for (int i = 1, at = 0; i < ends.length; i++) {
+        for (int i = 1, at = child.passedOn(); i < ends.length; i++) {
             for (int j = 0; j < i; j++, at++) {
-                siemens[(position[ends[j]] - first) * count + position[ends[i]] - first] += child.passedOn()[at];
+                siemens[(position[ends[j]] - first) * count + position[ends[i]] - first] += child.siemens()[at];
             }
         }
     }

@@ -1,5 +1,7 @@
 package prantel.core.quantity;
 
+import java.util.Locale;
+
 /** A unit in which readings are shown and written down. */
 public enum Unit {
     OHM("Ω", Dimension.RESISTANCE, 1),
@@ -61,5 +63,20 @@ public enum Unit {
     /** A value in the base unit, given in this unit. */
     public double fromBase(double base) {
         return base / inBase;
+    }
+
+    /**
+     * For sentences: a value in the base unit with as many places as workshops write for this unit. Whole volts and
+     * milliseconds; two places for the rest, or three where two would leave nothing.
+     */
+    public String number(double base) {
+        double value = fromBase(base);
+        boolean whole = this == VOLT || this == MILLISECOND;
+        return String.format(Locale.ROOT, whole ? "%.0f" : value < 0.01 ? "%.3f" : "%.2f", value);
+    }
+
+    /** {@link #number} with its symbol. */
+    public String text(double base) {
+        return number(base) + "\u2009" + symbol;
     }
 }

@@ -3,7 +3,6 @@ package prantel.core.survey;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import prantel.core.expectation.Expectation;
@@ -71,9 +70,7 @@ public final class RigSurvey {
                         slot.circuit(),
                         slot.title(rig) + ": " + e.healthy().shown() + " is "
                                 + (limit.side() == Limit.Side.AT_MOST ? "above " : "below ")
-                                + String.format(
-                                        Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.base()))
-                                + "\u2009" + slot.boxUnit().symbol(),
+                                + slot.boxUnit().text(limit.base()),
                         limit.source());
             }
         }

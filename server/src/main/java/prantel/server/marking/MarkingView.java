@@ -236,11 +236,12 @@ record MarkingView(
     }
 
     private static LimitLine limit(Limit limit, Slot slot) {
-        boolean atMost = limit.side() == Limit.Side.AT_MOST;
-        String shown = (atMost ? "≤ " : "≥ ")
-                + String.format(Locale.ROOT, "%.2f", slot.boxUnit().fromBase(limit.base())) + "\u2009"
-                + slot.boxUnit().symbol();
-        return new LimitLine(atMost, limit.base(), shown, limit.source(), limit.working());
+        return new LimitLine(
+                limit.side() == Limit.Side.AT_MOST,
+                limit.base(),
+                limit.shown(slot.boxUnit()),
+                limit.source(),
+                limit.working());
     }
 
     private static ExplanationLine explanation(Explanation e) {

@@ -2,12 +2,10 @@ package prantel.server.rigs;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.limits.Limit;
-import prantel.core.quantity.Unit;
 import prantel.core.sequence.Slot;
 import prantel.server.picture.Windows;
 
@@ -52,7 +50,7 @@ final class ExpectationSheet {
                     slot.where(),
                     e.healthy().shown(),
                     Windows.of(e),
-                    limit == null ? "" : limit(limit, slot.boxUnit()),
+                    limit == null ? "" : limit.shown(slot.boxUnit()),
                     limit == null ? "" : limit.source(),
                     limit == null ? "" : limit.working(),
                     e.satisfactory().orElse(null),
@@ -76,11 +74,5 @@ final class ExpectationSheet {
                 .distinct()
                 .toList();
         return slot.rule().words() + " " + slot.of().size() + " readings (" + String.join(", ", of) + ")";
-    }
-
-    static String limit(Limit limit, Unit unit) {
-        String number = unit == Unit.MILLISECOND || unit == Unit.VOLT ? "%.0f" : "%.2f";
-        return (limit.side() == Limit.Side.AT_MOST ? "≤ " : "≥ ")
-                + String.format(Locale.ROOT, number, unit.fromBase(limit.base())) + "\u2009" + unit.symbol();
     }
 }
