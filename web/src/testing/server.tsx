@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { MemoryRouter } from "react-router";
+import { type InitialEntry, MemoryRouter } from "react-router";
 import { vi } from "vitest";
 import type { Schemas } from "../api/client";
 
@@ -50,7 +50,7 @@ function isProblems(answer: unknown): answer is Problems {
 }
 
 /** Renders as inside the application: router and queries, without repeating what failed. */
-export function shown(children: ReactNode, at = "/") {
+export function shown(children: ReactNode, at: InitialEntry = "/") {
   return render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
       <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>

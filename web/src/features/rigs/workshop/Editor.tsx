@@ -9,6 +9,7 @@ import { rigQueries, type RigView, useSaveRig } from "../queries";
 import { CircuitEditor } from "./CircuitEditor";
 import { CircuitList } from "./CircuitList";
 import { OriginEditor } from "./OriginEditor";
+import { placeOf } from "./placeOf";
 import { PreviewPane } from "./PreviewPane";
 import { type CircuitJson, freeId, freeWay, type RigJson, withItem, without } from "./rigJson";
 import { forgetDraft, keptDraft, useKeepDraft, useSettled } from "./useDraft";
@@ -26,10 +27,10 @@ interface Props {
 }
 
 /** Why it cannot be saved, in sight wherever one has scrolled to. */
-function FirstProblem({ problem, more }: { problem: Schemas["Problem"]; more: number }) {
+function FirstProblem({ problem, rig, more }: { problem: Schemas["Problem"]; rig: RigJson; more: number }) {
   return (
-    <p className="w-full border-l-4 border-caution bg-caution-soft px-3 py-1.5">
-      <b>To mend:</b> {problem.where && <span className="break-words text-ink2">{problem.where}: </span>}
+    <p className="w-full border-l-4 border-caution bg-caution-soft px-3 py-1.5 xl:hidden">
+      <b>To mend:</b> {problem.where && <span className="text-ink2">{placeOf(rig, problem.where)}: </span>}
       {problem.given && `found ${problem.given}; `}
       {problem.mend}
       {more > 0 && ` (and ${more} more)`}
@@ -51,13 +52,15 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
   useKeepDraft(draftName, rig, history.steps > 0);
   useShortcuts({ u: history.undo, U: history.undo, r: history.redo, R: history.redo });
 
-  const index = rig.circuits.findIndex((c) => c.id === chosen);
+  const found = rig.circuits.findIndex((c) => c.id === chosen);
+  // undo may have taken away the one that was chosen
+  const index = found < 0 && chosen !== "origin" ? 0 : found;
   const circuit = rig.circuits[index];
   const problems = preview.data?.problems ?? [];
   const view = preview.data?.view ?? undefined;
   const drawing = view?.drawing.boards
     .flatMap((b) => b.sections.flatMap((s) => s.circuits))
-    .find((c) => c.id === chosen);
+    .find((c) => c.id === circuit?.id);
 
   const changeCircuit = (next: CircuitJson, key?: string) => {
     if (next.id !== chosen) setChosen(next.id);
@@ -136,7 +139,7 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
             {save.isPending ? "Saving…" : basedOn > 0 ? `Save as version ${basedOn + 1}` : "Save the rig"}
           </Button>
         </div>
-        {problems[0] && <FirstProblem problem={problems[0]} more={problems.length - 1} />}
+        {problems[0] && <FirstProblem problem={problems[0]} rig={rig} more={problems.length - 1} />}
       </div>
       {kept && (
         <p
@@ -167,10 +170,10 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
         <ProblemNote error={save.error} />
         <ProblemNote error={preview.error} />
       </div>
-      <div className="grid gap-3 lg:grid-cols-[200px_minmax(0,1fr)] xl:grid-cols-[200px_minmax(0,1fr)_280px]">
-        <CircuitList rig={rig} chosen={chosen} onChoose={setChosen} kit={kit} onAdd={add} />
+      <div className="grid gap-3 lg:grid-cols-[180px_minmax(0,1fr)] xl:grid-cols-[180px_minmax(0,1fr)_270px]">
+        <CircuitList rig={rig} chosen={circuit?.id ?? "origin"} onChoose={setChosen} kit={kit} onAdd={add} />
         <div className="min-w-0 space-y-3">
-          {chosen === "origin" || !circuit ? (
+          {!circuit ? (
             <OriginEditor rig={rig} isNew={basedOn === 0} kit={kit} onChange={history.change} />
           ) : (
             <CircuitEditor
@@ -187,6 +190,7 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
           )}
         </div>
         <PreviewPane
+          rig={settled}
           problems={problems}
           view={view}
           saved={saved}

@@ -37,9 +37,9 @@ export function PointsTable({ points, ring, onChange }: Props) {
         <table className="text-left">
           <thead className="text-ink2">
             <tr>
-              {["Name", "Kind", "At, m", ring ? "Spur after" : "Branch after", "Load", "W", "", ""].map(
+              {["Name", "Kind", "At, m", ring ? "Spur after" : "Branch after", "Load", "W", "Metal", ""].map(
                 (h, i) => (
-                  <th key={i} className="pr-2 pb-1 font-normal">
+                  <th key={i} className="pr-1.5 pb-1 font-normal">
                     {h}
                   </th>
                 ),
@@ -49,7 +49,7 @@ export function PointsTable({ points, ring, onChange }: Props) {
           <tbody>
             {points.map((p, i) => (
               <tr key={i}>
-                <td className="pr-2 pb-1.5">
+                <td className="pr-1.5 pb-1.5">
                   <TextBox
                     bare
                     label={`Name of point ${i + 1}`}
@@ -57,7 +57,7 @@ export function PointsTable({ points, ring, onChange }: Props) {
                     onChange={(v) => set(i, { ...p, label: v }, "label")}
                   />
                 </td>
-                <td className="pr-2 pb-1.5">
+                <td className="pr-1.5 pb-1.5">
                   <Pick
                     bare
                     label={`Kind of ${p.label}`}
@@ -66,7 +66,7 @@ export function PointsTable({ points, ring, onChange }: Props) {
                     onChange={(v) => set(i, { ...p, kind: v })}
                   />
                 </td>
-                <td className="pr-2 pb-1.5">
+                <td className="pr-1.5 pb-1.5">
                   <NumberBox
                     bare
                     label={`Distance of ${p.label}, m`}
@@ -74,7 +74,7 @@ export function PointsTable({ points, ring, onChange }: Props) {
                     onChange={(v) => set(i, { ...p, atMetres: v }, "at")}
                   />
                 </td>
-                <td className="pr-2 pb-1.5">
+                <td className="pr-1.5 pb-1.5">
                   <Pick
                     bare
                     label={`What ${p.label} comes from`}
@@ -91,9 +91,10 @@ export function PointsTable({ points, ring, onChange }: Props) {
                   name={p.label}
                   onChange={(load) => set(i, load ? { ...p, load } : omit(p, "load"), "load")}
                 />
-                <td className="pr-2 pb-1.5">
+                <td className="pr-1.5 pb-1.5">
                   <Tick
-                    label="metal"
+                    bare
+                    label={`${p.label} is of metal`}
                     value={p.metal === true}
                     onChange={(v) => set(i, v ? { ...p, metal: true } : omit(p, "metal"))}
                   />
@@ -134,7 +135,7 @@ interface LoadProps {
 function LoadCells({ load, name, onChange }: LoadProps) {
   return (
     <>
-      <td className="pr-2 pb-1.5">
+      <td className="pr-1.5 pb-1.5">
         <Pick
           bare
           label={`Load of ${name}`}
@@ -143,7 +144,7 @@ function LoadCells({ load, name, onChange }: LoadProps) {
           onChange={(v) => onChange(v ? { kind: v, watts: USUAL_WATTS[v] ?? 100 } : undefined)}
         />
       </td>
-      <td className="pr-2 pb-1.5">
+      <td className="pr-1.5 pb-1.5">
         {load && (
           <NumberBox
             bare

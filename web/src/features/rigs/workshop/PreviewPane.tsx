@@ -3,8 +3,12 @@ import { classes } from "../../../ui/classes";
 import { Pane } from "../../../ui/Pane";
 import type { RigView } from "../queries";
 import { Warnings } from "../Warnings";
+import { placeOf } from "./placeOf";
+import type { RigJson } from "./rigJson";
 
 interface Props {
+  /** the draft that the problems are of */
+  rig: RigJson;
   problems: Schemas["Problem"][];
   /** as the draft stands; missing while it has problems */
   view: RigView | undefined;
@@ -16,7 +20,7 @@ interface Props {
 }
 
 /** What the draft comes to: what is wrong, what wants a look, what it reads. */
-export function PreviewPane({ problems, view, saved, circuit, working }: Props) {
+export function PreviewPane({ rig, problems, view, saved, circuit, working }: Props) {
   return (
     <aside
       aria-label="What it comes to"
@@ -30,7 +34,7 @@ export function PreviewPane({ problems, view, saved, circuit, working }: Props) 
           <ul className="space-y-2">
             {problems.map((p, i) => (
               <li key={i}>
-                {p.where && <span className="block text-[13px] break-words text-ink2">{p.where}</span>}
+                {p.where && <span className="block text-ink2">{placeOf(rig, p.where)}</span>}
                 {p.given && `Found ${p.given}; `}
                 {p.mend}
               </li>

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useLocation, useParams, useSearchParams } from "react-router";
+import type { Schemas } from "../../../api/client";
 import { Loaded } from "../../../ui/States";
 import { rigQueries } from "../queries";
 import { Editor } from "./Editor";
@@ -25,11 +26,8 @@ export function RigWorkshopPage() {
     <Loaded query={templates}>
       {(kit) => {
         if (from) return <FromRig id={from} version={version} copy={!id} arrived={arrived} kit={kit} />;
-        if (arrived.imported !== undefined) {
-          const rig = parseRig(arrived.imported);
-          if (!rig) return <Unreadable name={arrived.name ?? "The file"} text={arrived.imported} />;
-          return <Editor start={rig} basedOn={0} kit={kit} draftName="imported" />;
-        }
+        if (arrived.imported !== undefined)
+          return <FromFile name={arrived.name ?? "The file"} text={arrived.imported} kit={kit} />;
         return <Editor start={parseRig(kit.rig) as RigJson} basedOn={0} kit={kit} draftName="new" />;
       }}
     </Loaded>
@@ -77,27 +75,36 @@ function rounded(fit: { terminationMilliohms: number; contactMilliohms: number }
   };
 }
 
-/** The server says what is wrong with a file that cannot even be worked on. */
-function Unreadable({ name, text }: { name: string; text: string }) {
+/** The server brings a file to today's form, or says what is wrong with one that cannot even be worked on. */
+function FromFile({ name, text, kit }: { name: string; text: string; kit: FromProps["kit"] }) {
   const preview = useQuery(rigQueries.preview(text));
   return (
     <Loaded query={preview}>
-      {(answer) => (
-        <div role="alert" className="border-l-4 border-caution bg-caution-soft p-4">
-          <p className="font-semibold">
-            {name} is not a rig file that can be changed here. Nothing was kept.
-          </p>
-          <ul className="mt-2 list-disc pl-5">
-            {answer.problems.map((p, i) => (
-              <li key={i}>
-                {p.where && <b>{p.where}: </b>}
-                {p.given && `found ${p.given}; `}
-                {p.mend}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      {(answer) => {
+        const rig = answer.file ? parseRig(answer.file) : null;
+        return rig ? (
+          <Editor start={rig} basedOn={0} kit={kit} draftName="imported" />
+        ) : (
+          <Unreadable name={name} problems={answer.problems} />
+        );
+      }}
     </Loaded>
+  );
+}
+
+function Unreadable({ name, problems }: { name: string; problems: Schemas["Problem"][] }) {
+  return (
+    <div role="alert" className="border-l-4 border-caution bg-caution-soft p-4">
+      <p className="font-semibold">{name} is not a rig file that can be changed here. Nothing was kept.</p>
+      <ul className="mt-2 list-disc pl-5">
+        {problems.map((p, i) => (
+          <li key={i}>
+            {p.where && <b>{p.where}: </b>}
+            {p.given && `found ${p.given}; `}
+            {p.mend}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -59,7 +59,7 @@ export function NumberBox({ label, unit, value, onChange, bare, hint }: NumberPr
           setText(e.target.value);
           onChange(typed(e.target.value));
         }}
-        className={classes(BOX, bare ? "w-16" : "w-24", wrong && "border-2 border-caution")}
+        className={classes(BOX, bare ? "w-14" : "w-24", wrong && "border-2 border-caution")}
       />
     </Labelled>
   );
@@ -82,7 +82,7 @@ export function TextBox({ label, value, onChange, bare, wide }: TextProps) {
         aria-label={bare ? label : undefined}
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        className={classes(BOX, bare ? "w-32" : wide ? "w-64" : "w-44")}
+        className={classes(BOX, bare ? "w-28" : wide ? "w-64" : "w-44")}
       />
     </Labelled>
   );
@@ -105,7 +105,7 @@ export function Pick({ label, value, options, onChange, bare }: PickProps) {
         aria-label={bare ? label : undefined}
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        className={classes(BOX, bare ? "max-w-34" : "max-w-48")}
+        className={classes(BOX, bare ? "max-w-32" : "max-w-48")}
       >
         {options.map(([v, text]) => (
           <option key={v} value={v}>
@@ -117,24 +117,24 @@ export function Pick({ label, value, options, onChange, bare }: PickProps) {
   );
 }
 
-export function Tick({
-  label,
-  value,
-  onChange,
-}: {
+interface TickProps {
   label: string;
   value: boolean;
   onChange: (v: boolean) => void;
-}) {
+  bare?: boolean;
+}
+
+export function Tick({ label, value, onChange, bare }: TickProps) {
   return (
     <label className="flex min-h-10 items-center gap-2">
       <input
         type="checkbox"
         className="size-5"
+        aria-label={bare ? label : undefined}
         checked={value}
         onChange={(e) => onChange(e.target.checked)}
       />
-      {label}
+      {!bare && label}
     </label>
   );
 }

@@ -7,7 +7,7 @@ import { LightGroups } from "./LightGroups";
 import { PointsTable } from "./PointsTable";
 import { PreviewPane } from "./PreviewPane";
 import { ResidualFields } from "./ResidualFields";
-import type { GroupJson, Num, PointJson, ResidualJson } from "./rigJson";
+import type { GroupJson, Num, PointJson, ResidualJson, RigJson } from "./rigJson";
 
 const points: PointJson[] = [
   { id: "socket-1", label: "socket 1", kind: "twin-socket", atMetres: 6 },
@@ -124,6 +124,7 @@ describe("what a draft comes to", () => {
   it("names every problem in its place while it cannot be worked out", () => {
     render(
       <PreviewPane
+        rig={{ circuits: [{ id: "c", label: "Cooker" }] } as RigJson}
         problems={[{ code: "x", where: "/circuits/0/way", given: "99", mend: "give a number from 1 to 60" }]}
         view={undefined}
         saved={undefined}
@@ -131,7 +132,7 @@ describe("what a draft comes to", () => {
         working={false}
       />,
     );
-    expect(screen.getByText("/circuits/0/way")).toBeInTheDocument();
+    expect(screen.getByText("Cooker, way")).toBeInTheDocument();
     expect(screen.getByText(/Found 99; give a number from 1 to 60/)).toBeInTheDocument();
     expect(screen.getByText("Cannot be worked out yet.")).toBeInTheDocument();
   });

@@ -1,6 +1,5 @@
 package prantel.formats;
 
-import com.networknt.schema.Error;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -75,7 +74,7 @@ final class JsonFile {
         findUnusableNumbers(root, "", unusable);
         ProblemsException.throwIfAny(unusable);
         List<Problem> problems = Schemas.of(schema).validate(root).stream()
-                .map(JsonFile::problem)
+                .map(SchemaWords::problem)
                 .distinct()
                 .toList();
         ProblemsException.throwIfAny(problems);
@@ -107,26 +106,6 @@ final class JsonFile {
             throw new ProblemsException(
                     new Problem("not-json", where, "", "this is not JSON that can be read: " + e.getOriginalMessage()));
         }
-    }
-
-    private static Problem problem(Error error) {
-        JsonNode instance = error.getInstanceNode();
-        String given = instance == null || instance.isContainer() ? "" : Check.quoted(instance.asString());
-        String where = error.getInstanceLocation().toString();
-        return new Problem("schema-" + error.getKeyword(), where, given, mend(error));
-    }
-
-    private static String mend(Error error) {
-        String message = error.getMessage();
-        return switch (error.getKeyword()) {
-            case "additionalProperties" ->
-                "“" + error.getProperty() + "” is not a field of this format; check its spelling";
-            case "enum" ->
-                "give one of " + message.replaceAll(".*\\[|\\].*", "").replace("\"", "");
-            case "false" -> "this field does not belong to this kind";
-            case "required" -> "the field “" + error.getProperty() + "” is missing";
-            default -> message;
-        };
     }
 
     JsonNode root() {

@@ -20,6 +20,18 @@ import prantel.core.rig.Rig;
 class RigFileTest {
     private static final String GOOD = new String(RigFile.write(Rigs.fiveSockets()), StandardCharsets.UTF_8);
 
+    /** As the draft of the format had it: plain resistances in the supply, a breaker in each circuit. */
+    private static final String OLD = """
+            {"format": "prantel-rig-1", "id": "old", "name": "Old",
+             "supply": {"earthing": "TN-S", "nominalVolts": 230, "declaredZeOhms": 0.8,
+                        "lineOhms": 0.2, "neutralOhms": 0.15, "earthPathOhms": 0.4},
+             "earthingConductor": {"csaMm2": 16, "lengthMetres": 2},
+             "workmanship": {"terminationMilliohms": 0.5, "contactMilliohms": 4, "insulationMegohmKilometres": 100},
+             "circuits": [{"id": "sockets", "label": "Sockets", "kind": "radial", "way": 2,
+                           "breaker": {"curve": "C", "ratedAmps": 16},
+                           "cable": {"liveMm2": 2.5, "cpcMm2": 1.5},
+                           "points": [{"id": "a", "label": "a", "kind": "twin-socket", "atMetres": 9}]}]}""";
+
     private static List<Problem> problemsOf(String json) {
         try {
             RigFile.read(json.getBytes(StandardCharsets.UTF_8));
@@ -35,24 +47,37 @@ class RigFileTest {
         assertThat(RigFile.read(RigFile.write(rig))).isEqualTo(rig);
     }
 
-    /** A file as the draft of the format had it: plain resistances in the supply, a breaker in each circuit. */
     @Test
     void draftOfTheFormatIsBroughtUpToThisOne() {
-        String draft = """
-                {"format": "prantel-rig-1", "id": "old", "name": "Old",
-                 "supply": {"earthing": "TN-S", "nominalVolts": 230, "declaredZeOhms": 0.8,
-                            "lineOhms": 0.2, "neutralOhms": 0.15, "earthPathOhms": 0.4},
-                 "earthingConductor": {"csaMm2": 16, "lengthMetres": 2},
-                 "workmanship": {"terminationMilliohms": 0.5, "contactMilliohms": 4, "insulationMegohmKilometres": 100},
-                 "circuits": [{"id": "sockets", "label": "Sockets", "kind": "radial", "way": 2,
-                               "breaker": {"curve": "C", "ratedAmps": 16},
-                               "cable": {"liveMm2": 2.5, "cpcMm2": 1.5},
-                               "points": [{"id": "a", "label": "a", "kind": "twin-socket", "atMetres": 9}]}]}""";
-        Rig rig = RigFile.read(draft.getBytes(StandardCharsets.UTF_8));
+        Rig rig = RigFile.read(OLD.getBytes(StandardCharsets.UTF_8));
         assertThat(rig.supply().lines().getFirst().ohms()).isEqualTo(0.2);
         assertThat(rig.supply().earth().path().ohms()).isEqualTo(0.4);
         assertThat(rig.circuits().getFirst().device().label()).isEqualTo("C16");
         assertThat(RigFile.read(RigFile.write(rig))).isEqualTo(rig);
+    }
+
+    @Test
+    void draftToGoOnWithIsInTheFormOfToday() {
+        RigFile.Draft old = RigFile.draft(OLD.getBytes(StandardCharsets.UTF_8));
+        assertThat(old.problems()).isEmpty();
+        assertThat(old.file()).contains("\"neutral\"").doesNotContain("neutralOhms");
+    }
+
+    @Test
+    void draftWithAWrongValueCanBeGoneOnWith() {
+        RigFile.Draft low =
+                RigFile.draft(OLD.replace("\"atMetres\": 9", "\"atMetres\": -9").getBytes(StandardCharsets.UTF_8));
+        assertThat(low.rig()).isEmpty();
+        assertThat(low.problems()).isNotEmpty();
+        assertThat(low.file()).contains("-9").doesNotContain("neutralOhms");
+    }
+
+    @Test
+    void draftWithoutTheShapeOfARigCannot() {
+        assertThat(RigFile.draft("[1]".getBytes(StandardCharsets.UTF_8)).file()).isNull();
+        assertThat(RigFile.draft(OLD.replace("supply", "supplies").getBytes(StandardCharsets.UTF_8))
+                        .file())
+                .isNull();
     }
 
     @ParameterizedTest

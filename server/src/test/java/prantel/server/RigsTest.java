@@ -77,6 +77,7 @@ class RigsTest {
                 .json();
         assertThat(bad.get("problems").get(0).get("where").asString()).isEqualTo("/circuits/0/points/1/atMetres");
         assertThat(bad.get("view").isNull()).isTrue();
+        assertThat(bad.get("file").asString()).contains("\"atMetres\" : 2");
         assertThat(assessor.get("/api/rigs/a-draft").status()).isEqualTo(404);
         assertThat(assessor.post("/api/rigs/preview", Map.of("file", "no json")).status())
                 .isEqualTo(200);

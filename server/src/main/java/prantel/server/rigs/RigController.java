@@ -130,12 +130,11 @@ class RigController {
     /** A draft is looked at; nothing is kept. */
     @PostMapping("/preview")
     RigView.DraftView preview(@RequestBody Draft draft) {
-        try {
-            Rig rig = RigFile.read(draft.file().getBytes(StandardCharsets.UTF_8));
-            return new RigView.DraftView(List.of(), RigView.of(rig, tester()));
-        } catch (ProblemsException e) {
-            return new RigView.DraftView(e.problems(), null);
-        }
+        RigFile.Draft read = RigFile.draft(draft.file().getBytes(StandardCharsets.UTF_8));
+        return new RigView.DraftView(
+                read.problems(),
+                read.rig().map(rig -> RigView.of(rig, tester())).orElse(null),
+                read.file());
     }
 
     @PostMapping

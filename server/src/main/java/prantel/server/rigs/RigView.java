@@ -56,8 +56,16 @@ record RigView(
             String testerLabel,
             RigView view) {}
 
-    /** What a draft in the workshop would be; no view while it has problems. */
-    record DraftView(List<Problem> problems, @Nullable RigView view) {}
+    /**
+     * What a draft in the workshop would be.
+     *
+     * @param view none while it has problems
+     * @param file to go on with, in the form of today's format; none if it has not the shape of a rig
+     */
+    record DraftView(
+            List<Problem> problems,
+            @Nullable RigView view,
+            @Nullable String file) {}
 
     static RigView of(Rig rig, Tester tester) {
         Key key = Key.of(rig, FaultSet.NONE, tester, Scheme.fullSequence());
