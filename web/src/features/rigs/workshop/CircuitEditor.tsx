@@ -1,5 +1,6 @@
 import type { Schemas } from "../../../api/client";
 import { Button } from "../../../ui/Button";
+import { classes } from "../../../ui/classes";
 import { Pane } from "../../../ui/Pane";
 import { ProfilePane } from "../BoardsPane";
 import type { RigView } from "../queries";
@@ -14,9 +15,11 @@ interface Props {
   circuit: CircuitJson;
   rig: RigJson;
   kit: Schemas["Templates"];
-  /** as the server last drew it; missing while the draft has problems */
+  /** as the server last drew it; missing if it never could */
   drawing: Schemas["CircuitDrawing"] | undefined;
   view: RigView | undefined;
+  /** the draft has problems: what is drawn is from before */
+  outdated: boolean;
   onChange: (circuit: CircuitJson, key?: string) => void;
   onDuplicate: () => void;
   onRemove: (() => void) | undefined;
@@ -24,7 +27,7 @@ interface Props {
 
 /** One circuit: its drawing with stations that can be dragged, its device and cable, its points. */
 export function CircuitEditor(props: Props) {
-  const { circuit, rig, kit, drawing, view, onChange } = props;
+  const { circuit, rig, kit, drawing, view, outdated, onChange } = props;
   const set = <K extends keyof CircuitJson>(field: K, value: CircuitJson[K]) =>
     onChange({ ...circuit, [field]: value }, field);
   return (
@@ -33,7 +36,11 @@ export function CircuitEditor(props: Props) {
         title={circuit.label}
         aside={drawing && `${drawing.lengthMetres} m, ${drawing.stations.length} stations`}
       >
-        {drawing && <TrackEditor circuit={circuit} drawing={drawing} onChange={onChange} />}
+        {drawing && (
+          <div className={classes(outdated && "opacity-50")}>
+            <TrackEditor circuit={circuit} drawing={drawing} onChange={onChange} />
+          </div>
+        )}
         <div className="mt-3 flex flex-wrap items-end gap-3">
           <TextBox label="Name" value={circuit.label} onChange={(v) => set("label", v)} />
           <Placement circuit={circuit} rig={rig} onChange={onChange} />
@@ -67,7 +74,11 @@ export function CircuitEditor(props: Props) {
           {props.onRemove && <Button onClick={props.onRemove}>Remove the circuit</Button>}
         </div>
       </Pane>
-      {view && <ProfilePane view={view} circuit={circuit.id} />}
+      {view && (
+        <div className={classes(outdated && "opacity-50")}>
+          <ProfilePane view={view} circuit={circuit.id} />
+        </div>
+      )}
       <Pane title="Device and cable">
         <DeviceFields
           device={circuit.device}

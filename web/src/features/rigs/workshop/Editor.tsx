@@ -58,7 +58,10 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
   const circuit = rig.circuits[index];
   const problems = preview.data?.problems ?? [];
   const view = preview.data?.view ?? undefined;
-  const drawing = view?.drawing.boards
+  // while a number is half typed the drawing stays as it was, and nothing jumps
+  const [worked, setWorked] = useState(view);
+  if (view && view !== worked) setWorked(view);
+  const drawing = worked?.drawing.boards
     .flatMap((b) => b.sections.flatMap((s) => s.circuits))
     .find((c) => c.id === circuit?.id);
 
@@ -182,7 +185,8 @@ export function Editor({ start, saved, basedOn, kit, draftName }: Props) {
               rig={rig}
               kit={kit}
               drawing={drawing}
-              view={view}
+              view={worked}
+              outdated={!view}
               onChange={changeCircuit}
               onDuplicate={duplicate}
               onRemove={rig.circuits.length > 1 ? remove : undefined}

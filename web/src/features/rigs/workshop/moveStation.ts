@@ -33,7 +33,7 @@ export function moveStation(circuit: CircuitJson, station: string, metres: numbe
 /** Cable distance of a station from the board as the draft stands, m; null for an unknown one or while it is no number. */
 export function stationMetres(circuit: CircuitJson, station: string): number | null {
   const point = circuit.points?.find((p) => p.id === station);
-  const at = point ? Number(point.atMetres) : distance(circuit, station);
+  const at = point ? (point.atMetres === "" ? NaN : Number(point.atMetres)) : distance(circuit, station);
   return at !== null && Number.isFinite(at) ? at : null;
 }
 

@@ -20,9 +20,18 @@ final class SchemaWords {
 
     static Problem problem(Error error) {
         JsonNode found = error.getInstanceNode();
-        String given = found == null || found.isContainer() ? "" : Check.quoted(found.asString());
         return new Problem(
-                "schema-" + error.getKeyword(), error.getInstanceLocation().toString(), given, mend(error));
+                "schema-" + error.getKeyword(),
+                error.getInstanceLocation().toString(),
+                found == null ? "" : given(found),
+                mend(error));
+    }
+
+    private static String given(JsonNode found) {
+        if (found.isContainer()) {
+            return "";
+        }
+        return found.asString().isEmpty() ? "nothing" : Check.quoted(found.asString());
     }
 
     private static String mend(Error error) {
