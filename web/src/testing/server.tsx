@@ -51,9 +51,12 @@ function isProblems(answer: unknown): answer is Problems {
 
 /** Renders as inside the application: router and queries, without repeating what failed. */
 export function shown(children: ReactNode, at: InitialEntry = "/") {
-  return render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter initialEntries={[at]}>{children}</MemoryRouter>
-    </QueryClientProvider>,
-  );
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(children, {
+    wrapper: ({ children: inside }) => (
+      <QueryClientProvider client={client}>
+        <MemoryRouter initialEntries={[at]}>{inside}</MemoryRouter>
+      </QueryClientProvider>
+    ),
+  });
 }

@@ -40,6 +40,15 @@ export const rigQueries = {
     queryFn: ({ signal }) => data(api.GET("/api/rig-templates", { signal })),
     staleTime: Infinity,
   }),
+  relayChoices: (file: string) =>
+    queryOptions({
+      queryKey: ["rig-relay-choices", file] as const,
+      queryFn: ({ signal }) => data(api.POST("/api/rigs/relay-choices", { signal, body: { file } })),
+      staleTime: Infinity,
+      gcTime: 60_000,
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
   preview: (file: string) =>
     queryOptions({
       queryKey: ["rig-preview", file] as const,

@@ -21,7 +21,7 @@ export function CircuitList({ rig, chosen, onChoose, kit, onAdd }: Props) {
     <nav aria-label="Parts of the rig" className="self-start border border-line bg-sheet p-2">
       <ul>
         <Item
-          label="Supply, earthing, boards"
+          label="Supply, earthing, boards, fault box"
           note=""
           on={chosen === "origin"}
           onPress={() => onChoose("origin")}

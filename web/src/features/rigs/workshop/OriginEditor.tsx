@@ -2,6 +2,7 @@ import type { Schemas } from "../../../api/client";
 import { Button } from "../../../ui/Button";
 import { Pane } from "../../../ui/Pane";
 import { BoardFields } from "./BoardFields";
+import { FaultBoxFields } from "./FaultBoxFields";
 import { NumberBox, Pick, SignButton, TextBox } from "./fields";
 import { type BondJson, freeId, omit, type RigJson, withItem, without } from "./rigJson";
 import { SupplementaryBonds } from "./SupplementaryBonds";
@@ -53,6 +54,7 @@ export function OriginEditor({ rig, isNew, kit, onChange }: Props) {
       <EarthingFields rig={rig} kit={kit} onChange={onChange} />
       <SupplementaryBonds rig={rig} kit={kit} onChange={onChange} />
       <BoardFields rig={rig} kit={kit} onChange={onChange} />
+      <FaultBoxFields rig={rig} onChange={onChange} />
     </>
   );
 }

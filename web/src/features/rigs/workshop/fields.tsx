@@ -94,10 +94,14 @@ interface PickProps {
   options: readonly (readonly [value: string, label: string])[];
   onChange: (value: string) => void;
   bare?: boolean;
+  /** in a table with room for long choices */
+  roomy?: boolean;
 }
 
-export function Pick({ label, value, options, onChange, bare }: PickProps) {
+export function Pick({ label, value, options, onChange, bare, roomy }: PickProps) {
   const id = useId();
+  // what was chosen may have gone since: it is to be seen, not silently another
+  const gone = !options.some(([v]) => v === value);
   return (
     <Labelled id={id} label={label} bare={bare}>
       <select
@@ -105,8 +109,14 @@ export function Pick({ label, value, options, onChange, bare }: PickProps) {
         aria-label={bare ? label : undefined}
         value={value}
         onChange={(e) => onChange(e.target.value)}
-        className={classes(BOX, bare ? "max-w-32" : "max-w-48")}
+        aria-invalid={gone && value !== ""}
+        className={classes(
+          BOX,
+          bare && !roomy ? "max-w-32" : bare ? "max-w-46" : "max-w-48",
+          gone && "border-2 border-caution",
+        )}
       >
+        {gone && <option value={value}>{value === "" ? "Choose…" : `${value} (not here)`}</option>}
         {options.map(([v, text]) => (
           <option key={v} value={v}>
             {text}

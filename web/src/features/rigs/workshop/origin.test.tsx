@@ -4,8 +4,13 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../../api/client";
 import { BoardFields } from "./BoardFields";
 import { DeviceFields } from "./DeviceFields";
+import { StandIn, shown } from "../../../testing/server";
 import { OriginEditor } from "./OriginEditor";
 import type { DeviceJson, RigJson } from "./rigJson";
+
+beforeEach(() => {
+  new StandIn();
+});
 
 const kit = {
   residual: JSON.stringify({ type: "A", ratedResidualMilliamps: 30 }),
@@ -52,7 +57,7 @@ beforeEach(() => onChange.mockReset());
 
 describe("the supply of a rig", () => {
   it("gets an electrode with TT and an earth path with TN-S, and loses what does not belong", async () => {
-    const { rerender } = render(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
+    const { rerender } = shown(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
     await userEvent.selectOptions(screen.getByLabelText("Building"), "TT");
     expect(changed().supply).toMatchObject({ earthing: "TT", electrodeOhms: 80 });
     rerender(<OriginEditor rig={changed()} isNew={false} kit={kit} onChange={onChange} />);
@@ -62,19 +67,19 @@ describe("the supply of a rig", () => {
   });
 
   it("may be declared otherwise than the building is", async () => {
-    render(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
+    shown(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
     await userEvent.selectOptions(screen.getByLabelText("Declared"), "TN-S");
     expect(changed().supply).toMatchObject({ earthing: "TN-C-S", declaredEarthing: "TN-S" });
   });
 
   it("has three lines alike when it becomes three-phase", async () => {
-    render(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
+    shown(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
     await userEvent.selectOptions(screen.getByLabelText("Phases"), "three-phase");
     expect(changed().supply.lines).toEqual([{ ohms: 0.11 }, { ohms: 0.11 }, { ohms: 0.11 }]);
   });
 
   it("lets only a new rig choose its id", () => {
-    const { rerender } = render(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
+    const { rerender } = shown(<OriginEditor rig={rig} isNew={false} kit={kit} onChange={onChange} />);
     expect(screen.queryByLabelText("Id, for files")).toBeNull();
     rerender(<OriginEditor rig={rig} isNew kit={kit} onChange={onChange} />);
     expect(screen.getByLabelText("Id, for files")).toHaveValue("hut");

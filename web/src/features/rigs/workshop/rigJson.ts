@@ -109,6 +109,16 @@ export interface SupplementaryBondJson {
   lengthMetres: Num;
 }
 
+/** What a relay of the fault box sets, named as in a fault set. */
+export interface RelayJson {
+  relay: Num;
+  kind: string;
+  at: string;
+  conductors?: string[];
+  size?: Num;
+  to?: string;
+}
+
 export interface RigJson {
   format: string;
   id: string;
@@ -131,6 +141,7 @@ export interface RigJson {
   workmanship: { terminationMilliohms: Num; contactMilliohms: Num; insulationMegohmKilometres: Num };
   boards: BoardJson[];
   circuits: CircuitJson[];
+  faultBox?: RelayJson[];
 }
 
 /** Text of a file → the object, or null where it is no JSON object with circuits and boards to work on. */

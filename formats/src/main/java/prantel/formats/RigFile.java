@@ -47,6 +47,19 @@ public final class RigFile {
         }
     }
 
+    /**
+     * The rig of a file as if nothing were wired to its fault box: to find out what could be.
+     *
+     * @throws ProblemsException with every problem of the rest
+     */
+    public static Rig readWithoutFaultBox(byte[] bytes) {
+        return new RigReader(JsonFile.open(bytes, "rig-1", root -> {
+                    RigUpgrade.toCurrent(root);
+                    root.remove("faultBox");
+                }))
+                .read();
+    }
+
     /** UTF-8 JSON that {@link #read} reads back to the same rig. */
     public static byte[] write(Rig rig) {
         return JsonFile.MAPPER.writeValueAsString(RigWriter.write(rig)).getBytes(StandardCharsets.UTF_8);

@@ -83,6 +83,30 @@ class RigsTest {
                 .isEqualTo(200);
     }
 
+    /** Whatever stands in the fault box now, even of a circuit that has gone. */
+    @Test
+    void whatARelayCouldSetIsToldForADraft() {
+        String file = assessor.get("/api/rigs/bunkhouse").json().get("file").asString();
+        JsonNode choices = assessor.post(
+                        "/api/rigs/relay-choices", Map.of("file", file.replace("kitchen/socket-2", "gone/socket-2")))
+                .json();
+        JsonNode ring = choices.get("places")
+                .valueStream()
+                .filter(p -> p.get("id").asString().equals("bunk-ring/socket-4"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(ring.get("label").asString()).contains("socket 4");
+        assertThat(ring.get("kinds").has("ring-leg-open")).isTrue();
+        assertThat(choices.get("kinds").valueStream().map(k -> k.get("id").asString()))
+                .contains("ring-leg-open")
+                .as("what only the eye finds")
+                .doesNotContain("missing-blank");
+        assertThat(Browser.of(mvc, "petra", "mudflat-11")
+                        .post("/api/rigs/relay-choices", Map.of("file", file))
+                        .status())
+                .isEqualTo(403);
+    }
+
     @Test
     void newVersionIsKeptBesideTheOldOneAndALaterOneIsNotOverwritten() {
         String file = fiveSockets("versions");

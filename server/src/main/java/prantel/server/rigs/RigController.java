@@ -127,6 +127,12 @@ class RigController {
                 .body(RigFile.write(workshop.rig(new DocumentRef(id, version))));
     }
 
+    /** What the fault box of a draft could set, whatever stands in it now. */
+    @PostMapping("/relay-choices")
+    RelayChoices relayChoices(@RequestBody Draft draft) {
+        return RelayChoices.of(RigFile.readWithoutFaultBox(draft.file().getBytes(StandardCharsets.UTF_8)));
+    }
+
     /** A draft is looked at; nothing is kept. */
     @PostMapping("/preview")
     RigView.DraftView preview(@RequestBody Draft draft) {
