@@ -32,6 +32,8 @@ const RIGHT = W - 40;
 const FLOOR = 232;
 const CEILING = 34;
 /** A station's name needs this much, px. */
+/** Nearer than this a station's name would run into the word at the board. */
+const BOARD_ROOM = 60;
 const LABEL_ROOM = 78;
 
 /** The reading against cable distance; the axis is the circuit itself, its stations where they are. */
@@ -114,9 +116,11 @@ export function ProfilePicture({
       )}
       <line x1={LEFT} x2={RIGHT} y1={FLOOR} y2={FLOOR} stroke="var(--ink)" strokeWidth={3} />
       <rect x={LEFT - 4} y={FLOOR - 14} width={6} height={28} fill="var(--ink)" />
-      <text x={LEFT} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
-        board
-      </text>
+      {stations.every((s) => !labelled.has(s.id) || x(s.atMetres) > LEFT + BOARD_ROOM) && (
+        <text x={LEFT} y={FLOOR + 34} textAnchor="middle" fontSize={15}>
+          board
+        </text>
+      )}
       {stations.map((station) => (
         <StationOnAxis
           key={station.id}
