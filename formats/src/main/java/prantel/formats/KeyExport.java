@@ -62,12 +62,7 @@ public final class KeyExport {
             if (!band.allowsOverRange() && slot.boxUnit() != Unit.WORDS) {
                 node.put("bandHigh", band.high());
             }
-            slot.limit()
-                    .ifPresent(limit -> node.putObject("limit")
-                            .put("side", limit.side().name())
-                            .put("value", limit.base())
-                            .put("source", limit.source())
-                            .put("working", limit.working()));
+            slot.limit().ifPresent(limit -> write(limit, node.putObject("limit")));
             e.satisfactory().ifPresent(ok -> node.put("satisfactory", ok));
             node.put("visibility", e.change().visibility().name());
             if (slot instanceof Slot.Measured measured) {
@@ -80,6 +75,14 @@ public final class KeyExport {
             }
         }
         return JsonFile.MAPPER.writeValueAsString(root);
+    }
+
+    private static void write(Limit limit, ObjectNode node) {
+        node.put("side", limit.side().name()).put("value", limit.base());
+        if (limit.notBelow() > 0) {
+            node.put("notBelow", limit.notBelow());
+        }
+        node.put("source", limit.source()).put("working", limit.working());
     }
 
     /** The unit of bands and limits; empty where words are found. */

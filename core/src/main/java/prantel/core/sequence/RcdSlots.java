@@ -62,7 +62,8 @@ final class RcdSlots {
                         Optional.of(new Limit(
                                 Side.AT_MOST,
                                 placed.device().ratedResidualMilliamps() / 1000,
-                                "IEC 61008-1: above ½, at most 1 × IΔn",
+                                placed.device().ratedResidualMilliamps() / 2000,
+                                "IEC 61008-1: not below ½, at most 1 × IΔn",
                                 ""))));
             }
             slots.add(slot(
@@ -110,10 +111,7 @@ final class RcdSlots {
                     Unit.MILLISECOND,
                     RcdTimes.window(placed.device().delayed(), multiple)
                             .map(w -> new Limit(
-                                    Side.AT_MOST,
-                                    w.mostMillis(),
-                                    "IEC 61008-1 Table 1",
-                                    w.leastMillis() > 0 ? "not before " + Check.plain(w.leastMillis()) + " ms" : ""))));
+                                    Side.AT_MOST, w.mostMillis(), w.leastMillis(), "IEC 61008-1 Table 1", ""))));
         }
     }
 

@@ -69,8 +69,9 @@ public final class RigSurvey {
                         "limit-not-met",
                         slot.circuit(),
                         slot.title(rig) + ": " + e.healthy().shown() + " is "
-                                + (limit.side() == Limit.Side.AT_MOST ? "above " : "below ")
-                                + slot.boxUnit().text(limit.base()),
+                                + (e.healthy().base() > limit.base() ? "above " : "below ")
+                                + slot.boxUnit()
+                                        .text(e.healthy().base() < limit.notBelow() ? limit.notBelow() : limit.base()),
                         limit.source());
             }
         }

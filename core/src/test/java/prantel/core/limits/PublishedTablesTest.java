@@ -144,10 +144,20 @@ class PublishedTablesTest {
                 .isCloseTo(ohms, within(0.035));
     }
 
+    // IEC 61008-1 Table 1: an S type may not trip before 130 ms at IΔn; from memory
+    @ParameterizedTest
+    @CsvSource({"129, false", "130, true", "500, true", "501, false"})
+    void delayedDeviceMayNeitherTripTooSoonNorTooLate(double millis, boolean met) {
+        assertThat(new Limit(Limit.Side.AT_MOST, 500, 130, "", "").isMetBy(millis))
+                .isEqualTo(met);
+    }
+
     @Test
     void limitIsWrittenWithItsSide() {
         assertThat(new Limit(Limit.Side.AT_MOST, 300, "", "").shown(Unit.MILLISECOND))
                 .isEqualTo("≤ 300\u2009ms");
+        assertThat(new Limit(Limit.Side.AT_MOST, 500, 130, "", "").shown(Unit.MILLISECOND))
+                .isEqualTo("130 to 500\u2009ms");
         assertThat(new Limit(Limit.Side.AT_LEAST, 1e6, "", "").shown(Unit.MEGOHM))
                 .isEqualTo("≥ 1.00\u2009MΩ");
     }
