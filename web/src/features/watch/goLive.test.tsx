@@ -1,13 +1,12 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { render, screen } from "@testing-library/react";
+import { screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
+import { StandIn, shown } from "../../testing/server";
 import { GoLive } from "./GoLive";
 
-const refused = { problems: [{ code: "not-safe", where: "", given: "", mend: "CPC open is dead only" }] };
-let live: Schemas["LiveView"];
-const sent: { path: string; body: unknown }[] = [];
+const LIVE = "/api/assessments/a/live";
+let server: StandIn;
 
 const view: Schemas["LiveView"] = {
   energisedAt: null,
@@ -23,60 +22,46 @@ const view: Schemas["LiveView"] = {
 };
 
 beforeEach(() => {
-  live = view;
-  sent.length = 0;
-  vi.stubGlobal(
-    "fetch",
-    vi.fn(async (request: Request) => {
-      const path = new URL(request.url).pathname;
-      if (request.method !== "GET") sent.push({ path, body: await request.json() });
-      const refuse = path.endsWith("/on") && !live.mayGoLive;
-      return new Response(JSON.stringify(refuse ? refused : live), {
-        status: refuse ? 409 : 200,
-        headers: { "content-type": "application/json" },
-      });
-    }),
-  );
+  server = new StandIn();
+  is(view);
 });
 
-function shown() {
-  return render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <GoLive id="a" />
-    </QueryClientProvider>,
-  );
+/** Whatever is asked or done, this is how it stands. */
+function is(now: Schemas["LiveView"]) {
+  for (const path of [LIVE, `${LIVE}/out`, `${LIVE}/on`, `${LIVE}/off`]) server.answers[path] = now;
 }
 
 describe("GoLive", () => {
   it("lists why not, and shows the server's refusal when it is tried all the same", async () => {
-    shown();
+    server.refuse(`${LIVE}/on`, 409, "CPC open is dead only");
+    shown(<GoLive id="a" />);
     expect(await screen.findByLabelText("Why it may not go live")).toHaveTextContent("take it out first");
     await userEvent.click(screen.getByRole("button", { name: "Go live, with permission" }));
     expect(await screen.findByRole("alert")).toHaveTextContent("CPC open is dead only");
   });
 
   it("takes a fault out by its relay and lets one be put back", async () => {
-    shown();
+    shown(<GoLive id="a" />);
     await userEvent.click(await screen.findByRole("button", { name: "Release its relay" }));
-    await vi.waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]).toMatchObject({ path: "/api/assessments/a/live/out", body: { fault: 0, out: true } });
+    await vi.waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]).toMatchObject({ path: `${LIVE}/out`, body: { fault: 0, out: true } });
     await userEvent.click(screen.getByRole("button", { name: "Put back" }));
-    await vi.waitFor(() => expect(sent).toHaveLength(2));
-    expect(sent[1]?.body).toMatchObject({ fault: 1, out: false });
+    await vi.waitFor(() => expect(server.sent).toHaveLength(2));
+    expect(server.sent[1]?.body).toMatchObject({ fault: 1, out: false });
   });
 
   it("leaves only one thing to do while it is live", async () => {
-    live = { ...view, energisedAt: "2026-11-25T09:00:00Z" };
-    shown();
+    is({ ...view, energisedAt: "2026-11-25T09:00:00Z" });
+    shown(<GoLive id="a" />);
     expect(await screen.findByText(/needs your whole attention/)).toBeInTheDocument();
     expect(screen.getAllByRole("button")).toHaveLength(1);
     await userEvent.click(screen.getByRole("button", { name: "It is dead again and locked off" }));
-    await vi.waitFor(() => expect(sent[0]?.path).toBe("/api/assessments/a/live/off"));
+    await vi.waitFor(() => expect(server.sent[0]?.path).toBe(`${LIVE}/off`));
   });
 
   it("says the usual caution when nothing stands against it", async () => {
-    live = { ...view, faults: [], whyNot: [], mayGoLive: true };
-    shown();
+    is({ ...view, faults: [], whyNot: [], mayGoLive: true });
+    shown(<GoLive id="a" />);
     expect(await screen.findByText(/local code and your site’s rules come first/)).toBeInTheDocument();
   });
 });
