@@ -90,7 +90,8 @@ class RigsIT extends BrowserTest {
         assertThat(station).hasAccessibleName("socket 5, 33.5 m");
 
         page.getByLabel("Distance of socket 1, m").fill("five");
-        assertThat(page.getByText("/circuits/0/points/0/atMetres")).isVisible();
+        assertThat(page.getByText("Cabin ring, socket 1, at metres", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(buttonLike(page, "Save as version 2")).isDisabled();
         page.getByLabel("Distance of socket 1, m").fill("5,5");
         assertThat(page.getByText("Worked out.")).isVisible();
@@ -124,6 +125,10 @@ class RigsIT extends BrowserTest {
         page.getByLabel("Building").selectOption("TT");
         buttonLike(page, "Add a supplementary bond").click();
         buttonLike(page, "Add a sub-board").click();
+        buttonLike(page, "Wire a relay").click();
+        page.getByLabel("Where, relay 1")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("supply"));
+        assertThat(page.getByLabel("Fault, relay 1")).not().hasValue("");
         Axe.check(page, "Supply, earthing, boards");
         assertThat(page.getByText("Worked out.")).isVisible();
         buttonLike(page, "Save the rig").click();
