@@ -28,6 +28,7 @@ final class Unmoved {
     private static final double SAME_AMPS = 1e-10;
 
     private final List<Edit> faults;
+    private final boolean dependOnVolts;
     /** Branches that the faults change. */
     private final Set<BranchId> changed;
 
@@ -37,7 +38,6 @@ final class Unmoved {
 
     private record Disturbed(Alternating in, double volts) {}
 
-    private final boolean dependOnVolts;
     private final Map<LiveBench, Standing> standing = new IdentityHashMap<>();
 
     /**
