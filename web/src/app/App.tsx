@@ -10,6 +10,7 @@ const FloorPage = lazy(() => import("../features/floor").then((m) => ({ default:
 const PreparePage = lazy(() => import("../features/bay").then((m) => ({ default: m.PreparePage })));
 const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ default: m.AssessmentPage })));
 const CardPage = lazy(() => import("../features/set").then((m) => ({ default: m.CardPage })));
+const ClassPlanPage = lazy(() => import("../features/classplan").then((m) => ({ default: m.ClassPlanPage })));
 const SheetListPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetListPage })));
 const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetPage })));
 const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ default: m.ReferencePage })));
@@ -48,6 +49,7 @@ export function App() {
                   ) : (
                     <>
                       <Route path="/floor" element={<FloorPage />} />
+                      <Route path="/class-plan" element={<ClassPlanPage />} />
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
                       <Route path="/assessments/:id/card" element={<CardPage />} />
                       <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
+import { LinkButton } from "../../ui/LinkButton";
 import { Pane } from "../../ui/Pane";
 import { Loaded } from "../../ui/States";
 import { clock } from "../../ui/when";
@@ -14,10 +15,13 @@ export function FloorPage() {
     <Loaded query={floor}>
       {(room) => (
         <>
-          <h1 className="mb-3 flex flex-wrap items-baseline gap-x-5 text-[21px] font-bold">
-            Workshop floor
-            <span className="text-[15px] font-normal text-ink2">{summary(room)}</span>
-          </h1>
+          <div className="mb-3 flex flex-wrap items-center gap-3">
+            <h1 className="mr-auto flex flex-wrap items-baseline gap-x-5 text-[21px] font-bold">
+              Workshop floor
+              <span className="text-[15px] font-normal text-ink2">{summary(room)}</span>
+            </h1>
+            {room.bays.length > 0 && <LinkButton to="/class-plan">Plan a class</LinkButton>}
+          </div>
           <div className="relative flex min-h-[calc(100vh-150px)] flex-col border-[3px] border-frame bg-sheet px-4 pb-4">
             {room.bays.length === 0 ? <EmptyRoom /> : <Bays bays={room.bays} />}
             <Aisle needs={room.aisle} />

@@ -22,6 +22,7 @@ class Screenshots {
             Page page = browsers.signIn("Ines Marrow", 1280, 800);
             page.getByText("In the aisle").waitFor();
             take(page, "floor");
+            classPlan(browsers.signIn("Ines Marrow", 1280, 800));
             link(page, "Mark Petra Lindholm");
             test(page, "R1+R2, method 1");
             take(page, "mark");
@@ -149,6 +150,13 @@ class Screenshots {
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Tests"))
                 .getByText(name)
                 .click();
+    }
+
+    private static void classPlan(Page page) {
+        link(page, "Plan a class");
+        page.getByText("Propose a plan").click();
+        page.getByText("Session 2").waitFor();
+        take(page, "class-plan");
     }
 
     private static void take(Page page, String name) {

@@ -217,21 +217,18 @@ class DemoFaultsTest {
 
     @Test
     void classOfEightOnFiveBaysNeverRepeatsAndNeighboursDiffer() {
-        List<Proposer> bays = RIGS.stream()
-                .map(r -> new Proposer(DEAD.get(r), FULL.get(r).healthy()))
+        List<ClassPlan.Bay> bays = RIGS.stream()
+                .map(r -> new ClassPlan.Bay(
+                        new Proposer(DEAD.get(r), FULL.get(r).healthy()), f -> f.safety() != SafetyClass.EMULATED))
                 .toList();
+        FaultKind met = FaultCatalogue.kind("cpc-open-after");
+        List<Set<FaultKind>> seen = new ArrayList<>(java.util.Collections.nCopies(8, Set.<FaultKind>of()));
+        seen.set(3, Set.of(met));
         ClassPlan plan = ClassPlan.of(
                         bays,
-                        8,
+                        seen,
                         2,
-                        new Proposer.Request(
-                                Proposer.Stage.DEAD,
-                                2,
-                                2.5,
-                                Set.of(),
-                                Set.of(),
-                                f -> f.safety() != SafetyClass.EMULATED,
-                                2026))
+                        new Proposer.Request(Proposer.Stage.DEAD, 2, 2.5, Set.of(), Set.of(), f -> true, 2026))
                 .orElseThrow();
         assertThat(plan.sittings()).hasSize(16);
         for (int person = 0; person < 8; person++) {
@@ -246,10 +243,16 @@ class DemoFaultsTest {
                     .doesNotHaveDuplicates();
             assertThat(plan.difficultyOf(person)).isBetween(2.0, 3.0);
         }
+        assertThat(plan.sittings().stream().filter(s -> s.person() == 3).flatMap(s -> kinds(s).stream()))
+                .as("met before the class")
+                .doesNotContain(met);
         for (ClassPlan.Sitting a : plan.sittings()) {
             for (ClassPlan.Sitting b : plan.sittings()) {
                 if (a.session() == b.session() && b.bay() == a.bay() + 1) {
                     assertThat(kinds(a)).doesNotContainAnyElementsOf(kinds(b));
+                }
+                if (b.session() == a.session() + 1 && b.bay() == a.bay()) {
+                    assertThat(kinds(a)).as("who comes out talks").doesNotContainAnyElementsOf(kinds(b));
                 }
                 if (a.session() == b.session() && a != b) {
                     assertThat(a.person()).isNotEqualTo(b.person());

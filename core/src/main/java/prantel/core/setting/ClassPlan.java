@@ -7,11 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
 
 /**
- * Sets for a whole class: people take the bays in turn, nobody meets a kind twice, and bays beside each other differ.
+ * Sets for a whole class: people take the bays in turn, nobody meets a kind twice, bays beside each other differ, and
+ * so does a bay from one session to the next: those who come out talk.
  *
  * @param sittings in order of time and bay
  */
@@ -27,18 +29,25 @@ public record ClassPlan(List<Sitting> sittings) {
      */
     public record Sitting(int session, int bay, int person, Proposer.Proposal proposal) {}
 
+    /** A bay of the room. @param canSet whether a fault can be set there: by hand, or by a relay for an emulated one */
+    public record Bay(Proposer proposer, Predicate<Fault> canSet) {}
+
     /**
-     * @param bays a proposer for each bay, in the order they stand
-     * @param people how many
+     * @param bays in the order they stand
+     * @param seenBefore for each person the kinds met earlier
      * @param each how many sittings each person has, no more than there are bays
-     * @param base stage, count, target and what can be set; seen and neighbours are filled in, the seed varied
+     * @param base stage, count and target; the rest is filled in, the seed varied
      * @return empty if some sitting finds no fair set
      */
-    public static Optional<ClassPlan> of(List<Proposer> bays, int people, int each, Proposer.Request base) {
+    public static Optional<ClassPlan> of(
+            List<Bay> bays, List<Set<FaultKind>> seenBefore, int each, Proposer.Request base) {
+        int people = seenBefore.size();
         List<Sitting> sittings = new ArrayList<>();
-        Map<Integer, Set<FaultKind>> seen = new HashMap<>();
+        List<Set<FaultKind>> seen = new ArrayList<>();
+        seenBefore.forEach(kinds -> seen.add(new HashSet<>(kinds)));
         Map<Integer, Set<Integer>> visited = new HashMap<>();
         int[] had = new int[people];
+        Map<Integer, Set<FaultKind>> before = Map.of();
         for (int session = 0; sittings.size() < people * each; session++) {
             Map<Integer, Set<FaultKind>> here = new HashMap<>();
             Set<Integer> busy = new HashSet<>();
@@ -51,18 +60,18 @@ public record ClassPlan(List<Sitting> sittings) {
                         base.stage(),
                         base.count(),
                         base.target(),
-                        seen.getOrDefault(person, Set.of()),
-                        here.getOrDefault(bay - 1, Set.of()),
-                        base.canSet(),
+                        seen.get(person),
+                        unlike(here.getOrDefault(bay - 1, Set.of()), before.getOrDefault(bay, Set.of())),
+                        bays.get(bay).canSet(),
                         base.seed() * 1_000_003 + session * 101L + bay);
-                Optional<Proposer.Proposal> proposal = bays.get(bay).propose(request);
+                Optional<Proposer.Proposal> proposal = bays.get(bay).proposer().propose(request);
                 if (proposal.isEmpty()) {
                     return Optional.empty();
                 }
                 Set<FaultKind> kinds = new HashSet<>();
                 proposal.get().faults().faults().stream().map(Fault::kind).forEach(kinds::add);
                 here.put(bay, kinds);
-                seen.computeIfAbsent(person, p -> new HashSet<>()).addAll(kinds);
+                seen.get(person).addAll(kinds);
                 visited.computeIfAbsent(person, p -> new HashSet<>()).add(bay);
                 busy.add(person);
                 had[person]++;
@@ -71,8 +80,15 @@ public record ClassPlan(List<Sitting> sittings) {
             if (busy.isEmpty()) {
                 return Optional.empty();
             }
+            before = here;
         }
         return Optional.of(new ClassPlan(sittings));
+    }
+
+    private static Set<FaultKind> unlike(Set<FaultKind> beside, Set<FaultKind> before) {
+        Set<FaultKind> all = new HashSet<>(beside);
+        all.addAll(before);
+        return all;
     }
 
     /** Who has had fewest sittings, is free and has not been in this bay; −1 for nobody. */

@@ -17,6 +17,8 @@ import prantel.server.web.Refusal;
 /** Sets that are kept for another day, in versions: none is ever overwritten. */
 @Service
 public class FaultSetLibrary {
+    private static final int LONGEST_ID = 60;
+
     private final LibraryMapper mapper;
     private final Clock clock;
 
@@ -60,7 +62,9 @@ public class FaultSetLibrary {
         Check.that(!set.isEmpty(), "empty-set", "faults", "no fault", "put a fault in the set first");
         String id = rig.id() + "-"
                 + name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
-        String cut = id.length() > 60 ? id.substring(0, 60) : id;
+        // long names that begin alike are still two sets
+        String cut =
+                id.length() > LONGEST_ID ? id.substring(0, LONGEST_ID - 9) + "-" + "%08x".formatted(id.hashCode()) : id;
         int version = mapper.versions(cut).size() + 1;
         mapper.insert(new LibraryRow(
                 cut,

@@ -1,0 +1,44 @@
+package prantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** A class is planned, its sets are kept, and one of them is found again on the day. */
+class ClassPlanIT extends BrowserTest {
+    private static void radio(Page page, String name) {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile(name)))
+                .click();
+    }
+
+    @Test
+    void setOfThePlanIsInTheLibraryWhenItsCandidateComes() {
+        Page page = browsers.signIn("Ines Marrow", 1280, 800);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan a class"))
+                .click();
+        page.getByLabel("Petra Lindholm").uncheck();
+        button(page, "Propose a plan").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Session 2")))
+                .isVisible();
+        assertThat(page.getByText(Pattern.compile("Mean difficulty of a candidate")))
+                .isVisible();
+        Axe.check(page, "Plan a class");
+        page.getByLabel("Name of the class").fill("Monday group");
+        button(page, "Keep the 6 sets in the library").click();
+        assertThat(page.getByText("6 sets are in the library")).isVisible();
+
+        // in the plan the second candidate begins in the second bay
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Floor"))
+                .click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^2 Ferry Kiosk")))
+                .click();
+        radio(page, "Mirela Stow");
+        radio(page, "T1, Hollin");
+        button(page, "Go to Set").click();
+        assertThat(page.getByText("Monday group, session 1, Mirela Stow")).isVisible();
+        page.context().close();
+    }
+}

@@ -1,0 +1,88 @@
+package prantel.server.setting;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultBox;
+import prantel.core.fault.FaultKind;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Tester;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Scheme;
+import prantel.core.setting.ClassPlan;
+import prantel.core.setting.Proposer;
+import prantel.server.account.Account;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import prantel.server.web.Refusal;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Workshop;
+
+/** Plans for a whole class on the bays of the workshop. The same request gives the same plan. */
+@Service
+class ClassPlans {
+    private final Workshop workshop;
+    private final Assessments assessments;
+    private final Keys keys;
+    private final Explorations explorations;
+
+    ClassPlans(Workshop workshop, Assessments assessments, Keys keys, Explorations explorations) {
+        this.workshop = workshop;
+        this.assessments = assessments;
+        this.keys = keys;
+        this.explorations = explorations;
+    }
+
+    /** @param rig on its wall */
+    record BayOfClass(int number, Rig rig) {}
+
+    /** @param bays in the order of the plan's bays */
+    record Made(List<BayOfClass> bays, ClassPlan plan) {}
+
+    /** @throws Refusal if there is no fair plan */
+    Made plan(List<Account> people, int each, Proposer.Stage stage, int count, double target, long seed) {
+        List<BayOfClass> bays = workshop.bays().stream()
+                .sorted(Comparator.comparingInt(Bay::number))
+                .map(b -> new BayOfClass(b.number(), workshop.rigOf(b)))
+                .toList();
+        List<Set<FaultKind>> seen = people.stream().map(this::seenBy).toList();
+        var request = new Proposer.Request(stage, count, target, Set.of(), Set.of(), f -> true, seed);
+        return ClassPlan.of(proposers(bays), seen, each, request)
+                .map(plan -> new Made(bays, plan))
+                .orElseThrow(
+                        () -> Refusal.conflict(
+                                "no-plan",
+                                "no fair plan answers that; ask for fewer faults or sittings, another difficulty or another seed"));
+    }
+
+    private List<ClassPlan.Bay> proposers(List<BayOfClass> bays) {
+        FaultResults results = FaultResults.of(assessments.all(), keys);
+        List<ClassPlan.Bay> proposers = new ArrayList<>();
+        for (BayOfClass bay : bays) {
+            Key key = Key.of(bay.rig(), FaultSet.NONE, tester(), Scheme.workshop());
+            int boxes = key.expectations().size();
+            proposers.add(new ClassPlan.Bay(
+                    new Proposer(explorations.of(key), explorations.full(key), e -> results.corrected(e, boxes)),
+                    FaultBox.of(bay.rig())::canSet));
+        }
+        return proposers;
+    }
+
+    private Tester tester() {
+        List<DocumentRef> testers = workshop.testers();
+        return testers.isEmpty() ? Tester.usual() : workshop.tester(testers.getFirst());
+    }
+
+    private Set<FaultKind> seenBy(Account person) {
+        Set<FaultKind> seen = new HashSet<>();
+        assessments.ofCandidate(person.accountId()).stream()
+                .filter(a -> a.openedAt() != null)
+                .forEach(a -> keys.faults(a).faults().forEach(f -> seen.add(f.kind())));
+        return seen;
+    }
+}

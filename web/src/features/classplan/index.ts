@@ -1,0 +1,1 @@
+export { ClassPlanPage } from "./ClassPlanPage";
