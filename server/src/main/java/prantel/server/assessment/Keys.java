@@ -2,12 +2,15 @@ package prantel.server.assessment;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
+import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
@@ -46,6 +49,13 @@ public class Keys {
     public FaultSet faults(Assessment assessment) {
         String file = assessment.faultsFile();
         return file == null ? FaultSet.NONE : FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+    }
+
+    /** Kinds of the faults set in any of these. */
+    public Set<FaultKind> kindsIn(List<Assessment> assessments) {
+        Set<FaultKind> kinds = new HashSet<>();
+        assessments.forEach(a -> faults(a).faults().forEach(f -> kinds.add(f.kind())));
+        return kinds;
     }
 
     public Key key(Assessment assessment) {

@@ -71,8 +71,7 @@ class AsBuiltController {
     }
 
     private AsBuiltView view(DocumentRef ref) {
-        List<DocumentRef> testers = workshop.testers();
-        Tester tester = testers.isEmpty() ? Tester.usual() : workshop.tester(testers.getFirst());
+        Tester tester = workshop.firstTester();
         Map<String, AsBuiltReadings.Taken> rows = readings.taken(ref);
         List<Taken> taken = new ArrayList<>();
         for (Drift drift : readings.drifts(ref, tester)) {

@@ -180,11 +180,10 @@ class ExplorationController implements DisposableBean {
                 .filter(r -> r.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("rig"));
-        List<DocumentRef> testers = workshop.testers();
         return Key.of(
                 workshop.rig(ref),
                 FaultSet.NONE,
-                testers.isEmpty() ? prantel.core.instrument.Tester.usual() : workshop.tester(testers.getFirst()),
+                workshop.firstTester(),
                 scheme.equals("dead") ? Scheme.workshop() : Scheme.fullSequence());
     }
 

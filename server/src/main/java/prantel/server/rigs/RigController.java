@@ -76,7 +76,7 @@ class RigController {
                     RigDrawing.of(rig),
                     SlotPlan.of(rig, Scheme.fullSequence()).size(),
                     warnings(ref, rig),
-                    (int) asBuilt.drifts(ref, tester()).stream()
+                    (int) asBuilt.drifts(ref, workshop.firstTester()).stream()
                             .filter(Drift::isBeyond)
                             .count()));
         }
@@ -106,8 +106,8 @@ class RigController {
                                 new RigView.VersionLine(v.version(), v.savedAt(), v.savedBy(), usedBy(id, v.version())))
                         .toList(),
                 new String(RigFile.write(rig), StandardCharsets.UTF_8),
-                tester().label(),
-                RigView.of(rig, tester()));
+                workshop.firstTester().label(),
+                RigView.of(rig, workshop.firstTester()));
     }
 
     @GetMapping("/{id}/difference")
@@ -139,7 +139,7 @@ class RigController {
         RigFile.Draft read = RigFile.draft(draft.file().getBytes(StandardCharsets.UTF_8));
         return new RigView.DraftView(
                 read.problems(),
-                read.rig().map(rig -> RigView.of(rig, tester())).orElse(null),
+                read.rig().map(rig -> RigView.of(rig, workshop.firstTester())).orElse(null),
                 read.file());
     }
 
@@ -189,8 +189,4 @@ class RigController {
     }
 
     /** The workshop's first tester: its ranges are those of the sheet. */
-    private Tester tester() {
-        List<DocumentRef> testers = workshop.testers();
-        return testers.isEmpty() ? Tester.usual() : workshop.tester(testers.getFirst());
-    }
 }

@@ -2,7 +2,6 @@ package prantel.server.setting;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.springframework.stereotype.Service;
@@ -10,7 +9,6 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
-import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
 import prantel.core.setting.ClassPlan;
@@ -20,7 +18,6 @@ import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
-import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
 /** Plans for a whole class on the bays of the workshop. The same request gives the same plan. */
@@ -64,7 +61,7 @@ class ClassPlans {
         FaultResults results = FaultResults.of(assessments.all(), keys);
         List<ClassPlan.Bay> proposers = new ArrayList<>();
         for (BayOfClass bay : bays) {
-            Key key = Key.of(bay.rig(), FaultSet.NONE, tester(), Scheme.workshop());
+            Key key = Key.of(bay.rig(), FaultSet.NONE, workshop.firstTester(), Scheme.workshop());
             int boxes = key.expectations().size();
             proposers.add(new ClassPlan.Bay(
                     new Proposer(explorations.of(key), explorations.full(key), e -> results.corrected(e, boxes)),
@@ -73,16 +70,9 @@ class ClassPlans {
         return proposers;
     }
 
-    private Tester tester() {
-        List<DocumentRef> testers = workshop.testers();
-        return testers.isEmpty() ? Tester.usual() : workshop.tester(testers.getFirst());
-    }
-
     private Set<FaultKind> seenBy(Account person) {
-        Set<FaultKind> seen = new HashSet<>();
-        assessments.ofCandidate(person.accountId()).stream()
+        return keys.kindsIn(assessments.ofCandidate(person.accountId()).stream()
                 .filter(a -> a.openedAt() != null)
-                .forEach(a -> keys.faults(a).faults().forEach(f -> seen.add(f.kind())));
-        return seen;
+                .toList());
     }
 }

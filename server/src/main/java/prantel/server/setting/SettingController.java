@@ -4,7 +4,6 @@ import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -159,22 +158,18 @@ class SettingController {
 
     /** Kinds this candidate met in earlier assessments. */
     private Set<FaultKind> seenBy(Assessment assessment) {
-        Set<FaultKind> seen = new HashSet<>();
-        assessments.ofCandidate(assessment.fixed().candidateId()).stream()
+        return keys.kindsIn(assessments.ofCandidate(assessment.fixed().candidateId()).stream()
                 .filter(a -> !a.id().equals(assessment.id()) && a.openedAt() != null)
-                .forEach(a -> keys.faults(a).faults().forEach(f -> seen.add(f.kind())));
-        return seen;
+                .toList());
     }
 
     /** Kinds set at this moment in the bays whose numbers are next to this one's. */
     private Set<FaultKind> setBeside(Assessment assessment) {
         int mine = workshop.bay(assessment.fixed().bayId()).number();
-        Set<FaultKind> beside = new HashSet<>();
-        assessments.all().stream()
+        return keys.kindsIn(assessments.all().stream()
                 .filter(Assessment::occupiesBay)
                 .filter(a -> Math.abs(workshop.bay(a.fixed().bayId()).number() - mine) == 1)
-                .forEach(a -> keys.faults(a).faults().forEach(f -> beside.add(f.kind())));
-        return beside;
+                .toList());
     }
 
     @PutMapping("/faults")

@@ -63,6 +63,12 @@ public class Workshop {
     }
 
     /** The newest version of each tester. */
+    /** The first of the workshop's testers, or usual figures where it has none: for what is worked out before one is chosen. */
+    public Tester firstTester() {
+        List<DocumentRef> testers = testers();
+        return testers.isEmpty() ? Tester.usual() : tester(testers.getFirst());
+    }
+
     public List<DocumentRef> testers() {
         return mapper.latest(TESTER);
     }
