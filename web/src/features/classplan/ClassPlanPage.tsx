@@ -2,11 +2,11 @@ import { queryOptions, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choices } from "../../ui/Choices";
 import { classes } from "../../ui/classes";
 import { SelectField, TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
+import { ProposalFields } from "../set";
 
 type Wanted = Schemas["WantedPlan"];
 
@@ -168,27 +168,12 @@ function What({ bays, wanted, onChange }: PartProps & { bays: number }) {
             ))}
           </SelectField>
         </div>
-        <Choices
-          label="For"
-          value={wanted.stage}
-          options={[
-            { value: "DEAD", label: "dead tests" },
-            { value: "LIVE", label: "stays in, live" },
-          ]}
-          onChange={(v) => onChange({ ...wanted, stage: v as Wanted["stage"] })}
+        <ProposalFields
+          stage={wanted.stage}
+          target={wanted.target}
+          onStage={(stage) => onChange({ ...wanted, stage })}
+          onTarget={(target) => onChange({ ...wanted, target })}
         />
-        <label className="block">
-          <span className="font-semibold">Difficulty {wanted.target.toFixed(1)}</span>
-          <input
-            type="range"
-            min={1}
-            max={5}
-            step={0.5}
-            value={wanted.target}
-            onChange={(e) => onChange({ ...wanted, target: Number(e.target.value) })}
-            className="h-8 w-full accent-[var(--plum)]"
-          />
-        </label>
       </div>
     </Pane>
   );

@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choices } from "../../ui/Choices";
 import { SelectField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { ProblemNote } from "../../ui/States";
+import { ProposalFields } from "./ProposalFields";
 import { type Fault, useSetWrites } from "./queries";
 
 interface Props {
@@ -28,39 +28,12 @@ export function Propose({ id, rounds, onTake }: Props) {
   return (
     <Pane title="Propose a set">
       <div className="space-y-3">
-        <div className="flex flex-wrap items-end gap-3">
-          <SelectField
-            label="Faults"
-            value={count}
-            onChange={(e) => setCount(e.target.value)}
-            className="w-20"
-          >
-            {[1, 2, 3, 4, 5, 6].map((n) => (
-              <option key={n}>{n}</option>
-            ))}
-          </SelectField>
-          <Choices
-            label="For"
-            value={stage}
-            options={[
-              { value: "DEAD", label: "dead tests" },
-              { value: "LIVE", label: "stays in, live" },
-            ]}
-            onChange={(v) => setStage(v as "DEAD" | "LIVE")}
-          />
-        </div>
-        <label className="block">
-          <span className="font-semibold">Difficulty {target.toFixed(1)}</span>
-          <input
-            type="range"
-            min={1}
-            max={5}
-            step={0.5}
-            value={target}
-            onChange={(e) => setTarget(Number(e.target.value))}
-            className="h-8 w-full accent-[var(--plum)]"
-          />
-        </label>
+        <SelectField label="Faults" value={count} onChange={(e) => setCount(e.target.value)} className="w-20">
+          {[1, 2, 3, 4, 5, 6].map((n) => (
+            <option key={n}>{n}</option>
+          ))}
+        </SelectField>
+        <ProposalFields stage={stage} target={target} onStage={setStage} onTarget={setTarget} />
         <div className="flex gap-2">
           <Button disabled={propose.isPending} onClick={() => ask(seed)}>
             {propose.isPending ? "Looking…" : "Propose"}

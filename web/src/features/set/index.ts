@@ -1,2 +1,3 @@
 export { SetStage } from "./SetStage";
 export { CardPage } from "./CardPage";
+export { ProposalFields } from "./ProposalFields";

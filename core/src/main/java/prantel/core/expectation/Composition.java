@@ -22,7 +22,7 @@ final class Composition {
         boolean moved = false;
         for (SlotId id : slot.of()) {
             Expectation one = known.apply(id);
-            moved |= one.healthy() != one.withFaults() || one.healthyBand() != one.band();
+            moved |= isMoved(one);
             of.add(one);
         }
         Reading healthy = reading(slot.rule(), of, Expectation::healthy);
@@ -34,6 +34,11 @@ final class Composition {
                 healthyBand,
                 moved ? band(slot.rule(), of, Expectation::band) : healthyBand,
                 healthyLimit);
+    }
+
+    /** Whether the faults moved a reading: one that they did not is kept as the healthy one itself. */
+    static boolean isMoved(Expectation one) {
+        return one.healthy() != one.withFaults() || one.healthyBand() != one.band();
     }
 
     private static Reading reading(Slot.Rule rule, List<Expectation> of, Function<Expectation, Reading> which) {

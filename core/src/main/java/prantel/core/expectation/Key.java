@@ -176,13 +176,12 @@ public final class Key {
     }
 
     private Expectation compose(Slot.Composed slot, int place) {
-        Expectation healthyOne = healthy.composed(place);
-        boolean moved = false;
         for (SlotId id : slot.of()) {
-            Expectation of = expectation(id);
-            moved |= of.healthy() != of.withFaults() || of.healthyBand() != of.band();
+            if (Composition.isMoved(expectation(id))) {
+                return Composition.of(slot, slot.limit(), this::expectation);
+            }
         }
-        return moved ? Composition.of(slot, slot.limit(), this::expectation) : healthyOne;
+        return healthy.composed(place);
     }
 
     private static boolean isSame(Found a, Found b) {
