@@ -11,7 +11,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import prantel.core.diagnosis.Explanation;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Written;
 import prantel.core.marking.CandidateRecord;
@@ -67,8 +67,8 @@ final class MarkCommand implements Runnable {
                         text(finding.written()),
                         sign(finding.side()),
                         finding.expectation().withFaults().shown(),
-                        Words.band(
-                                finding.expectation().band(),
+                        Words.window(
+                                finding.expectation().window(),
                                 finding.expectation().slot().boxUnit()));
             }
         }
@@ -121,14 +121,7 @@ final class MarkCommand implements Runnable {
     }
 
     private static String text(Written written) {
-        return switch (written) {
-            case Written.Blank blank -> "(nothing)";
-            case Written.Number number -> number.text();
-            case Written.Above above -> above.text();
-            case Written.Open open -> open.text();
-            case Written.Said said -> said.text();
-            case Written.Unreadable unreadable -> unreadable.text();
-        };
+        return written instanceof Written.Blank ? "(nothing)" : written.asWritten();
     }
 
     private static String sign(Side side) {

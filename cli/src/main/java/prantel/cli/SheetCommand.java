@@ -63,7 +63,7 @@ final class SheetCommand implements Runnable {
                             e.slot().where(),
                             e.healthy().shown(),
                             e.withFaults().shown(),
-                            Words.band(e.band(), e.slot().boxUnit()),
+                            Words.window(e.window(), e.slot().boxUnit()),
                             e.slot().limit().map(l -> limit(l, e)).orElse(""),
                             changed(e)));
             out.print(table);

@@ -1,22 +1,28 @@
 package prantel.cli;
 
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import prantel.core.instrument.Stop;
 import prantel.core.quantity.Unit;
 
 /** Bands for a terminal. */
 final class Words {
     private Words() {}
 
-    static String band(Band band, Unit unit) {
-        if (unit == Unit.WORDS) {
-            return "";
-        }
-        if (band.isOverRangeOnly()) {
-            return "over-range";
-        }
-        if (band.allowsOverRange()) {
-            return "from " + unit.text(band.low());
-        }
-        return unit.number(band.low()) + " – " + unit.text(band.high());
+    static String window(Window window, Unit unit) {
+        return switch (window) {
+            case Window.Between between -> unit.number(between.low()) + " – " + unit.text(between.high());
+            case Window.From from -> "from " + unit.text(from.low());
+            case Window.OverRange over -> "over-range";
+            case Window.Words words -> "";
+            case Window.Stopped stopped -> joined(stopped.why().stream().sorted().map(Stop::words));
+            case Window.AnyOf any ->
+                joined(any.parts().stream().map(p -> window(p, unit)).filter(w -> !w.isEmpty()));
+        };
+    }
+
+    private static String joined(Stream<String> words) {
+        return words.collect(Collectors.joining(" or "));
     }
 }

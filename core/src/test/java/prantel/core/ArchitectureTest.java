@@ -61,7 +61,7 @@ class ArchitectureTest {
             .whereLayer("fault")
             .mayOnlyBeAccessedByLayers("expectation", "diagnosis", "marking", "survey", "safety", "setting")
             .whereLayer("sequence")
-            .mayOnlyBeAccessedByLayers("fault", "expectation", "diagnosis", "marking", "survey", "setting")
+            .mayOnlyBeAccessedByLayers("fault", "safety", "expectation", "diagnosis", "marking", "survey", "setting")
             .whereLayer("instrument")
             .mayOnlyBeAccessedByLayers("sequence", "fault", "expectation", "diagnosis", "marking", "survey", "setting");
 }

@@ -4,10 +4,11 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.limits.Limit;
@@ -55,13 +56,7 @@ public final class KeyExport {
                     .put("healthy", e.healthy().shown())
                     .put("withFaults", e.withFaults().shown())
                     .put("unit", baseUnit(slot));
-            Band band = e.band();
-            if (!band.isOverRangeOnly() && slot.boxUnit() != Unit.WORDS) {
-                node.put("bandLow", band.low());
-            }
-            if (!band.allowsOverRange() && slot.boxUnit() != Unit.WORDS) {
-                node.put("bandHigh", band.high());
-            }
+            write(e.window(), node);
             slot.limit().ifPresent(limit -> write(limit, node.putObject("limit")));
             e.satisfactory().ifPresent(ok -> node.put("satisfactory", ok));
             node.put("visibility", e.change().visibility().name());
@@ -77,12 +72,52 @@ public final class KeyExport {
         return JsonFile.MAPPER.writeValueAsString(root);
     }
 
+    /** A number's ends; whether over-range may be shown, what words may, and why there may be no reading. */
+    private static void write(Window window, ObjectNode node) {
+        Window numbers = window.measured();
+        if (numbers.isNumeric()) {
+            node.put("bandLow", numbers.low());
+            if (!numbers.allowsOverRange()) {
+                node.put("bandHigh", numbers.high());
+            }
+        }
+        node.put("overRange", window.allowsOverRange());
+        ArrayNode words = JsonFile.MAPPER.createArrayNode();
+        ArrayNode stopped = JsonFile.MAPPER.createArrayNode();
+        for (Window part : window instanceof Window.AnyOf(var parts) ? parts : List.of(window)) {
+            if (part instanceof Window.Words(var sayings)) {
+                sayings.stream().sorted().forEach(s -> words.add(s.words()));
+            }
+            if (part instanceof Window.Stopped(var why)) {
+                why.stream().sorted().forEach(w -> stopped.add(w.words()));
+            }
+        }
+        if (!words.isEmpty()) {
+            node.set("words", words);
+        }
+        if (!stopped.isEmpty()) {
+            node.set("stopped", stopped);
+        }
+    }
+
     private static void write(Limit limit, ObjectNode node) {
-        node.put("side", limit.side().name()).put("value", limit.base());
-        if (limit.notBelow() > 0) {
-            node.put("notBelow", limit.notBelow());
+        switch (limit.demand()) {
+            case Limit.AtMost most -> node.put("side", "AT_MOST").put("value", most.base());
+            case Limit.AtLeast least -> node.put("side", "AT_LEAST").put("value", least.base());
+            case Limit.Within within ->
+                node.put("side", "WITHIN").put("value", within.high()).put("notBelow", within.low());
+            case Limit.MustNotTrip stays -> node.put("side", "MUST_NOT_TRIP").put("value", stays.waitsMillis());
         }
         node.put("source", limit.source()).put("working", limit.working());
+    }
+
+    private static String side(Limit limit) {
+        return switch (limit.demand()) {
+            case Limit.AtMost most -> "AT_MOST";
+            case Limit.AtLeast least -> "AT_LEAST";
+            case Limit.Within within -> "WITHIN";
+            case Limit.MustNotTrip stays -> "MUST_NOT_TRIP";
+        };
     }
 
     /** The unit of bands and limits; empty where words are found. */
@@ -123,10 +158,10 @@ public final class KeyExport {
                 e.healthy().shown(),
                 e.withFaults().shown(),
                 baseUnit(slot),
-                e.band().isOverRangeOnly() ? null : e.band().low(),
-                e.band().allowsOverRange() ? null : e.band().high(),
-                limit == null ? null : limit.side(),
-                limit == null ? null : limit.base(),
+                e.window().measured().isNumeric() ? e.window().low() : null,
+                e.window().measured() instanceof Window.Between(double low, double high) ? high : null,
+                limit == null ? null : side(limit),
+                limit == null ? null : limit.end(),
                 e.satisfactory().orElse(null),
                 e.change().visibility());
     }

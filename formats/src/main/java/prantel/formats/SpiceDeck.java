@@ -61,8 +61,7 @@ public final class SpiceDeck {
                 .append(number)
                 .append(": ")
                 .append(slot.id())
-                .append(", ");
-        deck.append(slot.quantity()).append(" at ").append(slot.where()).append('\n');
+                .append('\n');
         Network network = bench.inSetUp(slot);
         switch (slot.measurement()) {
             case Measurement.TwoProbe probes -> twoProbe(number, network, probes);
@@ -74,7 +73,7 @@ public final class SpiceDeck {
                 voltage(number, 3, network, turn.l3(), turn.l1());
             }
             case Measurement.LoadCurrent load -> {
-                Network loaded = bridged(network, load.a(), load.b(), load.loadOhms());
+                Network loaded = bridged(network.with(load.connected()), load.a(), load.b(), load.loadOhms());
                 SpiceCopy copy = live(loaded, load.b());
                 print(number, 1, copy, load.a(), "mag(v(%s)) / " + load.loadOhms(), "0");
             }

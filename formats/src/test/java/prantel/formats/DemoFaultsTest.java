@@ -193,7 +193,7 @@ class DemoFaultsTest {
 
     /** Whether what the other set shows would pass the window of a check reading. */
     private static boolean fits(Expectation check, Expectation other) {
-        return check.band().overlaps(other.band());
+        return check.window().overlaps(other.window());
     }
 
     private static List<FaultSet> others(FaultSet set, Exploration dead) {

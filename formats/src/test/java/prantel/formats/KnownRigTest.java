@@ -50,8 +50,8 @@ class KnownRigTest {
                     .as(what)
                     .isEqualTo(expected.withFaults().shown());
             assertThat(found.slot().limit()).as(what).isEqualTo(expected.slot().limit());
-            close(found.band().low(), expected.band().low(), "low, " + what);
-            close(found.band().high(), expected.band().high(), "high, " + what);
+            close(found.window().low(), expected.window().low(), "low, " + what);
+            close(found.window().high(), expected.window().high(), "high, " + what);
             assertThat(found.visibility()).as(what).isEqualTo(expected.visibility());
         }
     }

@@ -3,6 +3,7 @@ package prantel.core.diagnosis;
 import java.util.Comparator;
 import java.util.List;
 import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Window;
 import prantel.core.instrument.Written;
 import prantel.core.sequence.Slot;
 
@@ -21,7 +22,7 @@ final class AnotherPoint implements Mistake {
                         && m.function() == slot.function()
                         && !m.id().equals(slot.id()))
                 .filter(other ->
-                        other.band().holds(number.base()) && !other.band().allowsOverRange())
+                        other.window() instanceof Window.Between between && between.holds(number.base()))
                 .min(Comparator.comparingDouble(
                         other -> Math.abs(other.withFaults().base() - number.base())))
                 .map(other -> new Explanation(
@@ -37,7 +38,8 @@ final class AnotherPoint implements Mistake {
     }
 
     private static double closeness(Expectation other, Written.Number number) {
-        double half = (other.band().high() - other.band().low()) / 2;
+        // over-range has been left out: there are two ends
+        double half = (other.window().high() - other.window().low()) / 2;
         return 1 - 0.5 * Math.abs(other.withFaults().base() - number.base()) / Math.max(half, 1e-9);
     }
 }

@@ -1,6 +1,6 @@
 package prantel.core.diagnosis;
 
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Meter;
@@ -37,8 +37,8 @@ final class Case {
         Meter meter = meter(slot);
         return new Simulated(
                 meter.show(nominal.value(slot, setUp) + addedOhms).shown(),
-                Band.around(low.value(slot, setUp) + addedOhms, high.value(slot, setUp) + addedOhms, meter));
+                Window.around(low.value(slot, setUp) + addedOhms, high.value(slot, setUp) + addedOhms, meter));
     }
 
-    record Simulated(String shown, Band band) {}
+    record Simulated(String shown, Window window) {}
 }

@@ -4,7 +4,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Written;
@@ -28,7 +28,7 @@ public final class Explainer {
         Map<SlotId, List<Explanation>> explanations = new LinkedHashMap<>();
         for (Expectation expectation : key.expectations()) {
             Written written = sheet.at(expectation.slot().id());
-            Side side = expectation.band().sideOf(written);
+            Side side = expectation.window().sideOf(written);
             if (side != Side.INSIDE && side != Side.NOTHING) {
                 explanations.put(
                         expectation.slot().id(),

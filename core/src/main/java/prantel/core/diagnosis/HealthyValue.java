@@ -1,7 +1,7 @@
 package prantel.core.diagnosis;
 
 import java.util.List;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Expectation;
 import prantel.core.instrument.Written;
@@ -11,7 +11,7 @@ final class HealthyValue implements Mistake {
     @Override
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
         if (expectation.change().visibility() == Change.Visibility.HIDDEN
-                || expectation.healthyBand().sideOf(written) != Side.INSIDE) {
+                || expectation.healthyWindow().sideOf(written) != Side.INSIDE) {
             return List.of();
         }
         return List.of(new Explanation(

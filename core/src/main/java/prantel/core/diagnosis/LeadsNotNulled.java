@@ -3,7 +3,7 @@ package prantel.core.diagnosis;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Expectation;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
@@ -63,13 +63,13 @@ final class LeadsNotNulled implements Mistake {
         return theCase.key.expectations().stream()
                 .filter(e -> e.slot() instanceof Slot.Measured m && m.function() == function)
                 .filter(e -> theCase.sheet.at(e.slot().id()) instanceof Written.Number number
-                        && e.band().sideOf(number) != Side.INSIDE)
+                        && e.window().sideOf(number) != Side.INSIDE)
                 .toList();
     }
 
     private static boolean fits(Slot.Measured slot, Written.Number number, Case theCase) {
         double leadOhms = theCase.key.tester().leadOhms(slot.function());
         return leadOhms > 0
-                && theCase.simulate(slot, slot.setUp(), leadOhms).band().holds(number.base());
+                && theCase.simulate(slot, slot.setUp(), leadOhms).window().holds(number.base());
     }
 }

@@ -1,7 +1,7 @@
 package prantel.core.diagnosis;
 
 import java.util.List;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Expectation;
 import prantel.core.instrument.Written;
 import prantel.core.network.Edit;
@@ -15,7 +15,7 @@ final class LinkMissing implements Mistake {
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
         if (!(expectation.slot() instanceof Slot.Measured slot)
                 || slot.step() != TestStep.R1_R2
-                || expectation.band().sideOf(written) != Side.OVER_RANGE_INSTEAD) {
+                || expectation.window().sideOf(written) != Side.OVER_RANGE_INSTEAD) {
             return List.of();
         }
         SetUp unlinked = new SetUp(
@@ -25,7 +25,7 @@ final class LinkMissing implements Mistake {
                         .filter(edit -> !(edit instanceof Edit.Bridge))
                         .toList());
         Case.Simulated simulated = theCase.simulate(slot, unlinked, 0);
-        if (simulated.band().sideOf(written) != Side.INSIDE) {
+        if (simulated.window().sideOf(written) != Side.INSIDE) {
             return List.of();
         }
         return List.of(new Explanation(

@@ -36,7 +36,7 @@ final class LowestRecorded implements Mistake {
                 .map(theCase.key::expectation)
                 .min(java.util.Comparator.comparingDouble(e -> e.withFaults().base()))
                 .orElseThrow();
-        if (own.length == 0 && lowest.band().holds(number.base())) {
+        if (own.length == 0 && lowest.window().holds(number.base())) {
             return List.of(new Explanation(
                     slot.id(),
                     Cause.LOWEST_RECORDED,

@@ -33,7 +33,7 @@ final class SlipOfTen implements Mistake {
     }
 
     private static boolean isRightTimes(Expectation expectation, Reading.Value right, double ohms) {
-        return expectation.band().holds(ohms) && Math.abs(ohms - right.base()) <= FIGURES_AGREE * right.base();
+        return expectation.window().holds(ohms) && Math.abs(ohms - right.base()) <= FIGURES_AGREE * right.base();
     }
 
     private static String factor(int n) {

@@ -1,44 +1,53 @@
 package prantel.core.expectation;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
 import prantel.core.expectation.Key.BandReason;
-import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.quantity.Check;
-import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 
-/** Takes a band apart: each cause of its width alone. */
+/** Takes windows apart: each cause of their width alone. The rig is varied once for all boxes. */
 final class BandReasons {
-    private final Rig rig;
-    private final FaultSet faults;
+    private final Function<Variation, Bench> bench;
     private final Scheme scheme;
-    private final Meter meter;
-    private final Slot.Measured slot;
-    private final double nominal;
-    private final List<BandReason> reasons = new ArrayList<>();
+    private final Map<Variation, Bench> benches = new HashMap<>();
 
-    BandReasons(Rig rig, FaultSet faults, Scheme scheme, Meter meter, Slot.Measured slot) {
-        this.rig = rig;
-        this.faults = faults;
+    /** @param bench the rig with the faults, varied */
+    BandReasons(Function<Variation, Bench> bench, Scheme scheme) {
+        this.bench = bench;
         this.scheme = scheme;
-        this.meter = meter;
-        this.slot = slot;
-        this.nominal = new Bench(rig, faults, Variation.NONE).value(slot);
     }
 
-    List<BandReason> all() {
+    synchronized List<BandReason> of(Slot.Measured slot, Meter meter) {
+        List<BandReason> reasons = new ArrayList<>();
+        double nominal = value(slot, Variation.NONE);
         Variation low = scheme.tolerances().low();
         Variation high = scheme.tolerances().high();
-        add("cable make, length and temperature", low.onlyCable(), high.onlyCable());
-        add("joints and contacts", low.onlyJoints(), high.onlyJoints());
-        add("insulation, damp to dry", low.onlyInsulation(), high.onlyInsulation());
-        add("resistor set as fault", low.onlySetResistor(), high.onlySetResistor());
-        add("supply over the day", low.onlySupply(), high.onlySupply());
-        add("device, test to test", low.onlyTrip(), high.onlyTrip());
+        double worthSaying = meter.resolutionAt(nominal) / 10;
+        record Cause(String words, Variation low, Variation high) {}
+        for (Cause cause : List.of(
+                new Cause("cable make, length and temperature", low.onlyCable(), high.onlyCable()),
+                new Cause("joints and contacts", low.onlyJoints(), high.onlyJoints()),
+                new Cause("insulation, damp to dry", low.onlyInsulation(), high.onlyInsulation()),
+                new Cause("resistor set as fault", low.onlySetResistor(), high.onlySetResistor()),
+                new Cause("supply over the day", low.onlySupply(), high.onlySupply()),
+                new Cause("device, test to test", low.onlyTrip(), high.onlyTrip()))) {
+            double one = value(slot, cause.low()) - nominal;
+            double other = value(slot, cause.high()) - nominal;
+            if (Math.abs(one) > worthSaying || Math.abs(other) > worthSaying) {
+                reasons.add(new BandReason(cause.words(), Math.min(one, other), Math.max(one, other)));
+            }
+        }
+        if (slot.function().isContinuity()) {
+            double hands = scheme.tolerances().handsOhms();
+            reasons.add(new BandReason("clip, probe and what nulling leaves", -hands / 2, hands));
+        }
         if (Double.isFinite(nominal)) {
             double uncertainty = meter.uncertainty(nominal);
             reasons.add(new BandReason(
@@ -49,12 +58,7 @@ final class BandReasons {
         return reasons;
     }
 
-    private void add(String cause, Variation low, Variation high) {
-        double down = new Bench(rig, faults, low).value(slot) - nominal;
-        double up = new Bench(rig, faults, high).value(slot) - nominal;
-        double worthSaying = meter.resolutionAt(nominal) / 10;
-        if (Math.abs(down) > worthSaying || Math.abs(up) > worthSaying) {
-            reasons.add(new BandReason(cause, down, up));
-        }
+    private double value(Slot.Measured slot, Variation variation) {
+        return benches.computeIfAbsent(variation, bench).value(slot);
     }
 }

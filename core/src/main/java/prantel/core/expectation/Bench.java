@@ -1,15 +1,18 @@
 package prantel.core.expectation;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Source;
-import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
@@ -28,7 +31,7 @@ public final class Bench {
     private final @Nullable Bench declared;
     private final List<Edit> faults;
     private final List<Source> sources;
-    private final List<Residuals.Placed> residuals;
+    private final Protection protection;
     private final Variation variation;
     private final boolean faultsDependOnVolts;
     /** By the healthy network. */
@@ -48,13 +51,33 @@ public final class Bench {
         this(new SetUpNetworks(RigCompiler.compile(rig, variation), null), rig, faults, variation, null);
     }
 
+    /** A rig as built, every branch and every fault in its own way. @param each asked once for each of them */
+    static Bench asBuilt(Rig rig, FaultSet faults, Supplier<Variation> each) {
+        List<Edit> edits = new ArrayList<>();
+        for (Fault fault : faults.faults()) {
+            edits.addAll(fault.edits(rig, each.get()));
+        }
+        return new Bench(
+                new SetUpNetworks(RigCompiler.compileAll(rig).network(each), null), rig, faults, edits, each.get(), null);
+    }
+
     private Bench(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation, @Nullable Bench declared) {
+        this(healthy, rig, faults, faults.edits(rig, variation), variation, declared);
+    }
+
+    private Bench(
+            SetUpNetworks healthy,
+            Rig rig,
+            FaultSet faults,
+            List<Edit> edits,
+            Variation variation,
+            @Nullable Bench declared) {
         this.healthy = healthy;
         this.declared = declared;
-        this.faults = faults.edits(rig, variation);
+        this.faults = edits;
         this.faultsDependOnVolts = Edit.anyDependsOnVolts(this.faults);
         this.sources = RigCompiler.sources(rig, variation);
-        this.residuals = faults.residuals(rig);
+        this.protection = Protection.of(rig, faults);
         this.variation = variation;
     }
 
@@ -102,9 +125,14 @@ public final class Bench {
         return new Found.Number(network.resistance(probes.a(), probes.b()));
     }
 
-    /** Which readings the faults leave as those of another bench without them. */
-    Unmoved unmovedFrom(Bench without) {
-        return new Unmoved(faults, residuals.equals(without.residuals));
+    /**
+     * Which readings the faults leave as those of another bench without them.
+     *
+     * @param trips whether something may open by itself in a live set-up with the faults in
+     */
+    Unmoved unmovedFrom(Bench without, Predicate<SetUp> trips) {
+        return new Unmoved(
+                faults, protection.residuals().equals(without.protection.residuals()), trips);
     }
 
     /** What a slot's reading rests on. */
@@ -115,9 +143,11 @@ public final class Bench {
                         slot, healthy.resistive(slot.setUp(), slot.function().volts()));
     }
 
-    /** The network as the slot's probes meet it. */
+    /** The network as the slot's probes meet it: live, after whatever opens when the supply comes on. */
     public Network inSetUp(Slot.Measured slot) {
-        return inSetUp(slot.setUp(), slot.function());
+        return slot.function().isLive()
+                ? live(slot.setUp()).network()
+                : inSetUp(slot.setUp(), slot.function());
     }
 
     /** The sources that go with {@link #inSetUp}. */
@@ -153,7 +183,7 @@ public final class Bench {
                 in -> new LiveBench(
                         in.with(faults, volts),
                         sources,
-                        residuals,
+                        protection,
                         variation,
                         declared == null ? null : declared.live(setUp)));
     }

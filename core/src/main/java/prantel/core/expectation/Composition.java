@@ -26,19 +26,19 @@ final class Composition {
             of.add(one);
         }
         Reading healthy = reading(slot.rule(), of, Expectation::healthy);
-        Band healthyBand = band(slot.rule(), of, Expectation::healthyBand);
+        Window healthyWindow = window(slot.rule(), of, Expectation::healthyWindow);
         return new Expectation(
                 slot,
                 healthy,
                 moved ? reading(slot.rule(), of, Expectation::withFaults) : healthy,
-                healthyBand,
-                moved ? band(slot.rule(), of, Expectation::band) : healthyBand,
+                healthyWindow,
+                moved ? window(slot.rule(), of, Expectation::window) : healthyWindow,
                 healthyLimit);
     }
 
     /** Whether the faults moved a reading: one that they did not is kept as the healthy one itself. */
     static boolean isMoved(Expectation one) {
-        return one.healthy() != one.withFaults() || one.healthyBand() != one.band();
+        return one.healthy() != one.withFaults() || one.healthyWindow() != one.window();
     }
 
     private static Reading reading(Slot.Rule rule, List<Expectation> of, Function<Expectation, Reading> which) {
@@ -82,15 +82,40 @@ final class Composition {
         return new Reading.Value(unit.fromBase(sum), unit, unit.fromBase(resolution));
     }
 
-    private static Band band(Slot.Rule rule, List<Expectation> of, Function<Expectation, Band> which) {
-        return new Band(
-                end(rule, of, e -> which.apply(e).low()),
-                end(rule, of, e -> which.apply(e).high()));
+    /** Of those that can be measured, and stopped where one of them may be. */
+    private static Window window(Slot.Rule rule, List<Expectation> of, Function<Expectation, Window> which) {
+        List<Window> measured = new ArrayList<>();
+        List<Window> parts = new ArrayList<>();
+        for (Expectation one : of) {
+            Window window = which.apply(one);
+            Window numbers = window.measured();
+            if (numbers.isNumeric() || numbers.isOverRangeOnly()) {
+                measured.add(numbers);
+            }
+            if (window instanceof Window.AnyOf(var kinds)) {
+                kinds.stream().filter(Window.Stopped.class::isInstance).forEach(parts::add);
+            } else if (window instanceof Window.Stopped) {
+                parts.add(window);
+            }
+        }
+        if (!measured.isEmpty() && (rule != Slot.Rule.SUM || measured.size() == of.size())) {
+            parts.addFirst(between(
+                    end(rule, measured, w -> w.isOverRangeOnly() ? Double.POSITIVE_INFINITY : w.low()),
+                    end(rule, measured, w -> w.allowsOverRange() ? Double.POSITIVE_INFINITY : w.high())));
+        }
+        return Window.anyOf(parts);
     }
 
-    private static double end(Slot.Rule rule, List<Expectation> of, ToDoubleFunction<Expectation> end) {
+    private static Window between(double low, double high) {
+        if (low == Double.POSITIVE_INFINITY) {
+            return Window.OVER_RANGE;
+        }
+        return high == Double.POSITIVE_INFINITY ? new Window.From(low) : new Window.Between(low, high);
+    }
+
+    private static double end(Slot.Rule rule, List<Window> of, ToDoubleFunction<Window> end) {
         double found = end.applyAsDouble(of.getFirst());
-        for (Expectation next : of.subList(1, of.size())) {
+        for (Window next : of.subList(1, of.size())) {
             double other = end.applyAsDouble(next);
             found = switch (rule) {
                 case HIGHEST, SLOWER, TWICE_HIGHEST -> Math.max(found, other);

@@ -33,19 +33,22 @@ public record Drift(Expectation modelled, double measured, double tolerances) {
     }
 
     private static Drift of(Expectation expectation, double measured) {
-        Band band = expectation.healthyBand();
+        Window window = expectation.healthyWindow();
+        boolean inside = Double.isFinite(measured) ? window.holds(measured) : window.allowsOverRange();
+        double tolerances = halves(expectation, measured);
+        return new Drift(
+                expectation, measured, inside ? Math.min(1, tolerances) : Math.max(tolerances, Math.nextUp(1.0)));
+    }
+
+    /** Distance from the model over the half of the window on that side; 0 or +∞ where that is no number. */
+    private static double halves(Expectation expectation, double measured) {
+        Window window = expectation.healthyWindow().measured();
         double healthy = expectation.healthy().base();
-        if (band.holds(measured) || measured == Double.POSITIVE_INFINITY && band.allowsOverRange()) {
-            double half = measured >= healthy ? band.high() - healthy : healthy - band.low();
-            double share = half > 0 && Double.isFinite(half) && Double.isFinite(measured)
-                    ? Math.abs(measured - healthy) / half
-                    : 0;
-            return new Drift(expectation, measured, Math.min(1, share));
+        boolean above = measured >= healthy;
+        if (!window.isNumeric() || !Double.isFinite(measured + healthy) || above && window.allowsOverRange()) {
+            return window.allowsOverRange() ? 0 : Double.POSITIVE_INFINITY;
         }
-        double half = measured > healthy ? band.high() - healthy : healthy - band.low();
-        double tolerances = Double.isFinite(half) && half > 0 && Double.isFinite(measured)
-                ? Math.abs(measured - healthy) / half
-                : Double.POSITIVE_INFINITY;
-        return new Drift(expectation, measured, Math.max(tolerances, Math.nextUp(1.0)));
+        double half = above ? window.high() - healthy : healthy - window.low();
+        return half > 0 ? Math.abs(measured - healthy) / half : measured == healthy ? 0 : Double.POSITIVE_INFINITY;
     }
 }

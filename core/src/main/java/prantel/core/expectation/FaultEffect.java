@@ -63,7 +63,7 @@ public record FaultEffect(
      */
     public record CheckReading(Expectation set, Expectation notSet) {
         Change change() {
-            return new Change(notSet.withFaults(), notSet.band(), set.withFaults(), set.band());
+            return new Change(notSet.withFaults(), notSet.window(), set.withFaults(), set.window());
         }
 
         /** What a reading taken at the rig says. */
@@ -72,10 +72,10 @@ public record FaultEffect(
             if (written instanceof Written.Blank || written instanceof Written.Unreadable) {
                 return Result.UNREADABLE;
             }
-            if (set.band().sideOf(written) == Band.Side.INSIDE) {
+            if (set.window().sideOf(written) == Window.Side.INSIDE) {
                 return Result.FITS;
             }
-            return notSet.band().sideOf(written) == Band.Side.INSIDE ? Result.NOT_SET : Result.NEITHER;
+            return notSet.window().sideOf(written) == Window.Side.INSIDE ? Result.NOT_SET : Result.NEITHER;
         }
     }
 

@@ -1,6 +1,7 @@
 package prantel.core.expectation;
 
 import prantel.core.instrument.Saying;
+import prantel.core.instrument.Stop;
 
 /** What is truly there between the probes, before an instrument shows it. */
 public sealed interface Found {
@@ -10,6 +11,6 @@ public sealed interface Found {
 
     record Words(Saying saying) implements Found {}
 
-    /** The test ended because a device tripped, or could not begin. @param why for people */
-    record Stopped(String why) implements Found {}
+    /** The test ended because a device tripped, or could not begin. @param where what tripped, for people; empty for nothing */
+    record Stopped(Stop stop, String where) implements Found {}
 }

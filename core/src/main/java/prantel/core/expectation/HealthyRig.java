@@ -1,6 +1,8 @@
 package prantel.core.expectation;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -29,7 +31,7 @@ final class HealthyRig {
     private final AsBuilt asBuilt;
     private final CompiledRig compiled;
     private final SetUpNetworks declared;
-    private final Map<Variation, SetUpNetworks> varied = new HashMap<>();
+    private final Map<Variation, SetUpNetworks> varied = new ConcurrentHashMap<>();
     private final List<Slot> slots;
     private final Ends ends;
     /** Where in the list of slots a box stands. */
@@ -145,25 +147,47 @@ final class HealthyRig {
         AsBuilt.Shift shift =
                 found instanceof Found.Number number ? asBuilt.shift(slot, number.base()) : AsBuilt.Shift.NONE;
         Reading reading = shown(slot, found, shift);
-        Band band = found instanceof Found.Words(var saying) ? Band.exactly(saying.ordinal()) : band(slot, ends, shift);
-        return new Known(slot, found, shift, new Expectation(slot, reading, reading, band, band, slot.limit()));
+        Window window = window(slot, found, ends, shift);
+        return new Known(slot, found, shift, new Expectation(slot, reading, reading, window, window, slot.limit()));
     }
 
     Reading shown(Slot.Measured slot, Found found, AsBuilt.Shift shift) {
         return switch (found) {
             case Found.Number number -> meter(slot).show(shift.of(number.base()));
             case Found.Words words -> new Reading.Said(words.saying());
-            case Found.Stopped stopped -> new Reading.NoReading(stopped.why(), slot.boxUnit());
+            case Found.Stopped stopped -> new Reading.NoReading(stopped.stop(), stopped.where(), slot.boxUnit());
         };
     }
 
-    Band band(Slot.Measured slot, Ends of, AsBuilt.Shift shift) {
-        return switch (of.low.find(slot)) {
-            case Found.Number number ->
-                Band.around(shift.of(number.base()), shift.of(of.high.value(slot)), meter(slot));
-            case Found.Words words -> Band.exactly(words.saying().ordinal());
-            case Found.Stopped stopped -> Band.OVER_RANGE_ONLY;
-        };
+    /** @param nominal what is found on the rig as declared */
+    Window window(Slot.Measured slot, Found nominal, Ends of, AsBuilt.Shift shift) {
+        List<Found> founds = new ArrayList<>(List.of(of.low.find(slot), of.high.find(slot)));
+        if (slot.function().isLive()) {
+            // tolerances of a live rig can part what opens and what does not, and need not move a reading one way only
+            founds.add(nominal);
+            founds.addAll(of.nominal.live(slot.setUp())
+                    .apart(slot.measurement(), of.low.live(slot.setUp()), of.high.live(slot.setUp())));
+        }
+        double least = Double.POSITIVE_INFINITY;
+        double most = 0;
+        boolean number = false;
+        List<Window> windows = new ArrayList<>();
+        for (Found found : founds) {
+            switch (found) {
+                case Found.Number one -> {
+                    number = true;
+                    least = Math.min(least, shift.of(one.base()));
+                    most = Math.max(most, shift.of(one.base()));
+                }
+                case Found.Words words -> windows.add(Window.words(words.saying()));
+                case Found.Stopped stopped -> windows.add(Window.stopped(stopped.stop()));
+            }
+        }
+        if (number) {
+            double hands = slot.function().isContinuity() ? scheme.tolerances().handsOhms() : 0;
+            windows.addFirst(Window.around(Math.max(0, least - hands / 2), most + hands, meter(slot)));
+        }
+        return Window.anyOf(windows);
     }
 
     private Meter meter(Slot.Measured slot) {
@@ -176,6 +200,14 @@ final class HealthyRig {
                 nominal,
                 bench(set, scheme.tolerances().low(), nominal),
                 bench(set, scheme.tolerances().high(), nominal));
+    }
+
+    /** The rig varied in another way than to its two ends; not kept. */
+    Bench varied(FaultSet set, Variation variation, Bench nominal) {
+        return variation.equals(Variation.NONE)
+                ? nominal
+                : Bench.of(
+                        new SetUpNetworks(compiled.network(variation), declared), rig, set, variation, nominal);
     }
 
     private Bench bench(FaultSet set, Variation variation, Bench nominal) {

@@ -27,6 +27,7 @@ public final class Key {
     private final FaultSet faults;
     private final HealthyRig healthy;
     private final HealthyRig.Ends faulted;
+    private final BandReasons reasons;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
 
     private Key(FaultSet faults, HealthyRig healthy, Predicate<SlotId> wanted, boolean rigIsKnown) {
@@ -35,7 +36,14 @@ public final class Key {
         this.faulted = faults.isEmpty() ? healthy.ends() : healthy.ends(faults);
         // to know what each reading rests on pays from the second key on
         Unmoved unmoved =
-                rigIsKnown ? faulted.nominal().unmovedFrom(healthy.ends().nominal()) : null;
+                rigIsKnown
+                        ? faulted.nominal()
+                                .unmovedFrom(healthy.ends().nominal(), setUp -> faulted.nominal()
+                                                .live(setUp)
+                                                .trips()
+                                        || faulted.low().live(setUp).trips())
+                        : null;
+        this.reasons = new BandReasons(v -> healthy.varied(faults, v, faulted.nominal()), healthy.scheme());
         Map<SlotId, Optional<Limit>> limits = limitsAsFitted();
         List<Slot> slots = healthy.slots();
         for (int i = 0; i < slots.size(); i++) {
@@ -144,7 +152,7 @@ public final class Key {
      * than a tenth of a digit are left out, and so are all where words are read. */
     public List<BandReason> reasons(Slot.Measured slot) {
         return tester().meter(slot.function())
-                .map(meter -> new BandReasons(rig(), faults, scheme(), meter, slot).all())
+                .map(meter -> reasons.of(slot, meter))
                 .orElse(List.of());
     }
 
@@ -164,14 +172,15 @@ public final class Key {
         Expectation healthyOne = known.expectation();
         Slot.Measured slot = known.slot();
         Found found = faulted.nominal().find(slot);
-        return isSame(known.found(), found)
+        // on a live rig what opens may differ although the reading is the same
+        return !slot.function().isLive() && isSame(known.found(), found)
                 ? healthyOne
                 : new Expectation(
                         slot,
                         healthyOne.healthy(),
                         healthy.shown(slot, found, known.shift()),
-                        healthyOne.healthyBand(),
-                        healthy.band(slot, faulted, known.shift()),
+                        healthyOne.healthyWindow(),
+                        healthy.window(slot, found, faulted, known.shift()),
                         slot.limit());
     }
 

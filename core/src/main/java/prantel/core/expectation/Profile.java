@@ -44,7 +44,8 @@ public final class Profile {
                 Measurement before = new Measurement.TwoProbe(
                         probes.function(),
                         beforeJoint(probes.a(), circuit, station),
-                        beforeJoint(probes.b(), circuit, station));
+                        beforeJoint(probes.b(), circuit, station),
+                        probes.neutral());
                 samples.add(new Sample(at, station, false, key.expect(slot.with(before))));
                 samples.add(new Sample(at, station, true, expectation));
             }

@@ -6,6 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import prantel.core.expectation.LiveBench.Pole;
 import prantel.core.network.Alternating;
@@ -14,6 +15,7 @@ import prantel.core.network.Disturbance;
 import prantel.core.network.Edit;
 import prantel.core.network.Port;
 import prantel.core.sequence.Measurement;
+import prantel.core.sequence.SetUp;
 
 /**
  * Tells which readings a set of faults leaves as they are, without setting the faults: most of a key is not touched by one
@@ -33,6 +35,7 @@ final class Unmoved {
     private final Set<BranchId> changed;
 
     private final boolean devicesAsBefore;
+    private final Predicate<SetUp> trips;
     /** By what is disturbed, and by the test voltage if the faults depend on that. */
     private final Map<Disturbed, Disturbance> disturbances = new HashMap<>();
 
@@ -50,8 +53,12 @@ final class Unmoved {
 
     private record PoleTouch(Pole pole, Disturbance.Touch touch) {}
 
-    /** @param devicesAsBefore whether the faults leave every residual-current device as it is */
-    Unmoved(List<Edit> faults, boolean devicesAsBefore) {
+    /**
+     * @param devicesAsBefore whether the faults leave every residual-current device as it is
+     * @param trips whether something opens by itself in a set-up once the faults are in: then nothing is as it was
+     */
+    Unmoved(List<Edit> faults, boolean devicesAsBefore, Predicate<SetUp> trips) {
+        this.trips = trips;
         this.faults = faults;
         this.changed = faults.stream().flatMap(e -> e.branches().stream()).collect(Collectors.toSet());
         this.devicesAsBefore = devicesAsBefore;
@@ -74,6 +81,9 @@ final class Unmoved {
             if (!at.port().isOpen() && !sameVoltsAndOhms(disturbance.touch(at.port()), at.port(), live != null)) {
                 return false;
             }
+        }
+        if (live != null && !standing(live, volts).stays() && trips.test(seen.slot().setUp())) {
+            return false;
         }
         return switch (seen.slot().measurement()) {
             case Measurement.TwoProbe probes ->
@@ -98,12 +108,11 @@ final class Unmoved {
     }
 
     private boolean sameResidualCurrents(LiveBench live, Seen seen, double volts) {
-        Disturbance disturbance = disturbance(live.alternating(), volts);
-        Standing known = standing.computeIfAbsent(live, l -> standing(l, disturbance));
+        Standing known = standing(live, volts);
         if (!known.stays()) {
             return false;
         }
-        Disturbance.Touch touch = disturbance.touch(seen.ports().getFirst().port());
+        Disturbance.Touch touch = disturbance(live.alternating(), volts).touch(seen.ports().getFirst().port());
         for (PoleTouch pole : known.poles()) {
             if (touch.ohms(pole.touch()) * pole.pole().siemens() > SAME) {
                 return false;
@@ -112,15 +121,27 @@ final class Unmoved {
         return true;
     }
 
+    private Standing standing(LiveBench live, double volts) {
+        Disturbance disturbance = disturbance(live.alternating(), volts);
+        return standing.computeIfAbsent(live, l -> standing(l, disturbance));
+    }
+
     private Standing standing(LiveBench live, Disturbance disturbance) {
         List<PoleTouch> poles = new ArrayList<>();
         boolean stays = true;
+        if (!disturbance.isTellable()) {
+            return new Standing(false, List.of());
+        }
         for (List<Pole> device : live.poles()) {
             for (Pole pole : device) {
                 Disturbance.Touch touch = disturbance.touch(pole.ends());
                 stays &= !changed.contains(pole.branch()) && touch.volts() * pole.siemens() <= SAME_AMPS;
                 poles.add(new PoleTouch(pole, touch));
             }
+        }
+        for (Pole pole : live.supplyPoles()) {
+            stays &= !changed.contains(pole.branch())
+                    && disturbance.touch(pole.ends()).volts() * pole.siemens() <= SAME_AMPS;
         }
         return new Standing(stays, poles);
     }

@@ -79,7 +79,7 @@ public final class FaultCatalogue {
                         ? kind.others(place, rig).stream().map(Optional::of).toList()
                         : List.of(Optional.<Place>empty());
                 for (List<Conductor> conductors : kind.conductorChoices()) {
-                    seconds.forEach(second -> faults.add(kind.usual(place, conductors, second)));
+                    seconds.forEach(second -> faults.add(kind.usual(place, conductors, second, rig)));
                 }
             }
         }

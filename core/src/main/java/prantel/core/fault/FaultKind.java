@@ -1,12 +1,17 @@
 package prantel.core.fault;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.function.BiPredicate;
 import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import prantel.core.fault.Symptom.Shows;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Check;
@@ -33,6 +38,12 @@ public final class FaultKind {
     private BiFunction<Fault, ResidualDevice, ResidualDevice> altered = (fault, device) -> device;
     private SafetyClass safety = SafetyClass.DEAD_ONLY;
     private Severity severity = Severity.C2;
+    private String because = "";
+    private BiFunction<Fault, Rig, String> caution = (fault, rig) -> "";
+    private BiPredicate<Fault, Rig> worse = (fault, rig) -> true;
+    private String whyNotWorse = "";
+    private List<Double> otherSizes = List.of();
+    private final Map<String, Predicate<Rig>> alikeWhere = new LinkedHashMap<>();
     private BiFunction<Fault, Rig, String> instruction = (fault, rig) -> "";
     private final List<Symptom> symptoms = new ArrayList<>();
     private String symptom = "";
@@ -90,9 +101,35 @@ public final class FaultKind {
         return this;
     }
 
-    FaultKind is(SafetyClass theSafety, Severity theSeverity) {
+    /** @param why the code on a condition report is this one, half a sentence */
+    FaultKind is(SafetyClass theSafety, Severity theSeverity, String why) {
         safety = theSafety;
         severity = theSeverity;
+        because = why;
+        return this;
+    }
+
+    /** What must be said before somebody sets it or works near it. */
+    FaultKind caution(BiFunction<Fault, Rig, String> words) {
+        caution = words;
+        return this;
+    }
+
+    /**
+     * Only sizes that make the rig worse are faults.
+     *
+     * @param sizes to take where the usual one does not, in the magnitude's unit, the best first
+     */
+    FaultKind onlyIf(BiPredicate<Fault, Rig> isWorse, String otherwise, Double... sizes) {
+        worse = isWorse;
+        whyNotWorse = otherwise;
+        otherSizes = List.of(sizes);
+        return this;
+    }
+
+    /** As good an answer on some rigs only. */
+    FaultKind sameAsWhere(String kind, Predicate<Rig> rigs) {
+        alikeWhere.put(kind, rigs);
         return this;
     }
 
@@ -166,7 +203,8 @@ public final class FaultKind {
     /** Whether it can be set at this place of this rig. */
     public boolean fits(Place place, Rig rig) {
         return where.fits().test(place, rig)
-                && (!joinsTwo || !others(place, rig).isEmpty());
+                && (!joinsTwo || !others(place, rig).isEmpty())
+                && sizeFor(place, rig).isPresent();
     }
 
     /** Where it can be set, for people: "a point of a circuit". */
@@ -204,9 +242,15 @@ public final class FaultKind {
         return severity;
     }
 
-    /** How it is set by hand, one sentence. */
+    /** Why it has that code, half a sentence. Codes: usual practice, the inspector decides. */
+    public String because() {
+        return because;
+    }
+
+    /** How it is set by hand, and what to mind while doing so. */
     public String instruction(Fault fault, Rig rig) {
-        return instruction.apply(fault, rig);
+        String minding = caution.apply(fault, rig);
+        return instruction.apply(fault, rig) + (minding.isEmpty() ? "" : " Caution: " + minding);
     }
 
     /** What it does to the readings, test by test; the first one is the first of the sequence. */
@@ -235,8 +279,14 @@ public final class FaultKind {
     }
 
     /** Other kinds whose name for the nature is as good an answer. */
-    public Set<String> equivalentKinds() {
-        return Set.copyOf(equivalents);
+    public Set<String> equivalentKinds(Rig rig) {
+        Set<String> all = new LinkedHashSet<>(equivalents);
+        alikeWhere.forEach((kind, rigs) -> {
+            if (rigs.test(rig)) {
+                all.add(kind);
+            }
+        });
+        return all;
     }
 
     /** Places that are as good an answer because no reading of the sequence tells them apart; the place itself first. */
@@ -244,14 +294,21 @@ public final class FaultKind {
         return accepted.apply(fault, rig);
     }
 
-    /** The fault at a place with everything else left as the kind usually has it. */
-    public Fault usual(Place place, List<Conductor> chosen, Optional<Place> other) {
-        return new Fault(
-                this,
-                place,
-                chosen,
-                magnitude.map(m -> m.unit().toBase(m.usual())).orElse(0.0),
-                other);
+    /** The fault at a place that it fits, with everything else left as the kind usually has it there. */
+    public Fault usual(Place place, List<Conductor> chosen, Optional<Place> other, Rig rig) {
+        return new Fault(this, place, chosen, sizeFor(place, rig).orElseThrow(), other);
+    }
+
+    /** A size that makes the rig worse at a place, base unit; 0 for a kind without one, empty if there is none such. */
+    private Optional<Double> sizeFor(Place place, Rig rig) {
+        if (magnitude.isEmpty()) {
+            return Optional.of(0.0);
+        }
+        Magnitude m = magnitude.get();
+        return Stream.concat(Stream.of(m.usual()), otherSizes.stream())
+                .map(m.unit()::toBase)
+                .filter(size -> worse.test(new Fault(this, place, conductors.getFirst(), size), rig))
+                .findFirst();
     }
 
     void check(Fault fault, Rig rig) {
@@ -267,7 +324,11 @@ public final class FaultKind {
                         + conductors.stream()
                                 .map(c -> c.stream().map(Conductor::id).toList().toString())
                                 .toList());
-        magnitude.ifPresent(m -> m.check(fault.size()));
+        magnitude.ifPresent(m -> {
+            m.check(fault.size());
+            Check.that(
+                    worse.test(fault, rig), "no-fault", m.fieldName(), m.shown(fault.size()), whyNotWorse);
+        });
         List<Place> seconds = others(fault.place(), rig);
         Check.that(
                 joinsTwo == fault.other().isPresent()

@@ -33,7 +33,7 @@ final class FunctionalFaults {
                 .at(Where.AFTER_STRAPPERS)
                 .conductors(List.of(STRAPPER_2), List.of(STRAPPER_1))
                 .edits(b -> List.of(new Edit.Open(Places.incoming(b.id(), b.point(), b.conductor()))))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "Lift the " + f.conductors().getFirst().word() + " in " + Where.name(f.place(), rig)
                         + " and insulate its end.")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -51,7 +51,7 @@ final class FunctionalFaults {
                 .conductors(List.of(NEUTRAL), List.of(LINE))
                 .edits(b -> List.of(new Edit.Bridge(
                         b.accessory(b.conductor()), Places.loadSide(b.id(), b.point(), b.conductor()), CLOSED_OHMS)))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "what is switched off is not isolated")
                 .set((f, rig) -> "Link the " + f.conductors().getFirst().word() + " pole of "
                         + Where.name(f.place(), rig) + " behind its cover.")
                 .shows(TestStep.POLARITY, Shows.CONNECTS)
@@ -78,7 +78,7 @@ final class FunctionalFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C3)
+                .is(SafetyClass.DEAD_ONLY, Severity.C3, "the wrong circuit may be switched off; potentially dangerous where devices do not suit")
                 .set((f, rig) -> "Exchange the conductors of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " at their devices.")

@@ -17,6 +17,7 @@ import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Lighting;
+import prantel.core.rig.Load;
 import prantel.core.rig.Loads;
 import prantel.core.rig.Places;
 import prantel.core.rig.PointId;
@@ -52,7 +53,7 @@ final class InsulationFaults {
                 .size(MEGOHMS)
                 .edits(b -> List.of(between(
                         b, b.fault().conductors().get(0), b.fault().conductors().get(1), b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "it leaks and may break down")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between " + pair(f) + " in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
@@ -79,7 +80,7 @@ final class InsulationFaults {
                         b.fault().conductors().get(0),
                         b.fault().conductors().get(1),
                         LINK_OHMS * b.variation().setResistor())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C1)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "it trips at energising; dangerous if somebody resets again and again")
                 .set((f, rig) -> "Link " + pair(f) + " in the terminals of " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
                 .symptom("Insulation between the two conductors reads 0.00 MΩ.")
@@ -93,7 +94,7 @@ final class InsulationFaults {
                 .conductors(List.of(STRAPPER_2), List.of(STRAPPER_1))
                 .size(MEGOHMS)
                 .edits(b -> List.of(between(b, b.conductor(), CPC, b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "it leaks, seen in some switch positions only")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between "
                         + f.conductors().getFirst().word() + " and earth in " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
@@ -109,7 +110,7 @@ final class InsulationFaults {
                         between(b, LINE, CPC, b.ohms()),
                         between(b, LINE, NEUTRAL, b.ohms()),
                         between(b, NEUTRAL, CPC, b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "it leaks and tracks")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between each two terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
@@ -125,7 +126,7 @@ final class InsulationFaults {
                 .size(MEGOHMS)
                 .edits(b -> List.of(
                         new Edit.Bridge(b.accessory(b.conductor()), Places.enclosure(b.id(), b.point()), b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C1)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "metal may become live where its own earth is poor")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between the "
                         + f.conductors().getFirst().word() + " and the metal of the conduit or gland at "
                         + Where.name(f.place(), rig) + ".")
@@ -146,7 +147,7 @@ final class InsulationFaults {
                     edits.add(between(b, LINE, CPC, b.ohms()));
                     return edits;
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "its metal depends on the CPC")
                 .set((f, rig) -> "Connect the leaking training element, " + MEGOHMS.shown(f.size()) + ", at "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
@@ -159,7 +160,7 @@ final class InsulationFaults {
         return FaultKind.of(INSULATION, "load-left-in", "Load left connected")
                 .at(Where.LOADED)
                 .edits(b -> Loads.in(b.circuit(), Where.point(b.fault().place(), b.rig())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.FI)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.FI, "the reading says nothing of the insulation")
                 .set((f, rig) -> "Leave the "
                         + Where.point(f.place(), rig)
                                 .load()
@@ -167,10 +168,21 @@ final class InsulationFaults {
                                 .kind()
                                 .word()
                         + " of " + Where.name(f.place(), rig) + " connected, out of sight.")
+                .caution((f, rig) -> electronic(
+                                Where.point(f.place(), rig).load().orElseThrow().kind())
+                        ? "500 V can destroy it: fit the sacrificial training part, never one that is to work again."
+                        : "")
                 .shows(TestStep.INSULATION, Shows.FALLS)
                 .symptom("L–N reads the load; to earth the circuit reads as healthy.")
                 .remedy("Disconnect the load and test again.")
                 .accepts(Where::wholeCircuit);
+    }
+
+    private static boolean electronic(Load.Kind kind) {
+        return switch (kind) {
+            case LED_DRIVER, USB_OUTLET, ALARM, DIMMER -> true;
+            case FILAMENT_LAMP, NEON, ELEMENT, MOTOR -> false;
+        };
     }
 
     private static FaultKind surgeProtectionLeftIn() {
@@ -182,7 +194,7 @@ final class InsulationFaults {
                     Board board = b.rig().board(((Place.AtBoard) b.fault().place()).board());
                     return Loads.surgeProtection(b.rig(), board);
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.FI)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.FI, "the reading says nothing of the insulation")
                 .set((f, rig) ->
                         "Leave the surge protective device of " + f.place().label(rig) + " plugged in.")
                 .shows(TestStep.INSULATION_BOARD, Shows.FALLS)
@@ -203,10 +215,11 @@ final class InsulationFaults {
                         Places.accessory(b.id(), neutralPoint(b.circuit()), NEUTRAL),
                         Places.accessory(b.other().id(), neutralPoint(b.other()), NEUTRAL),
                         LINK_OHMS * b.variation().setResistor())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "a neutral that is parted comes alive although its own circuit is off")
                 .set((f, rig) -> "Link the neutral of "
                         + Where.circuit(f.place(), rig).label() + " to the neutral of "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " with the training lead.")
+                .caution((f, rig) -> Where.PARTED_NEUTRAL)
                 .shows(TestStep.FUNCTIONAL, Shows.STOPS)
                 .symptom("Insulation reads the other circuit in parallel; under load part of the current comes back"
                         + " through the other device, and an RCD trips.")
@@ -245,10 +258,11 @@ final class InsulationFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "an RCD trips without need, and a neutral that is parted can come alive")
                 .set((f, rig) -> "Put the blue of "
                         + Where.circuit(f.place(), rig).label() + " into the neutral bar that "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " is on.")
+                .caution((f, rig) -> Where.PARTED_NEUTRAL)
                 .shows(TestStep.FUNCTIONAL, Shows.STOPS)
                 .symptom(
                         "The RCDs trip as soon as the circuit carries a load; the sections' insulation readings shift.")

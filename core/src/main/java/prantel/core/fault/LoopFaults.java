@@ -14,6 +14,7 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Device;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Supply;
 import prantel.core.rig.Ring;
 import prantel.core.sequence.TestStep;
 
@@ -38,7 +39,7 @@ final class LoopFaults {
                 .at(Where.TN_SUPPLY)
                 .size(new Magnitude(Unit.OHM, 0.2, 20, 1))
                 .edits(b -> List.of(new Edit.PutInSeries(Places.source(CPC), b.ohms())))
-                .is(SafetyClass.EMULATED, Severity.C1)
+                .is(SafetyClass.EMULATED, Severity.C2, "no reliable means of earthing; the distributor has to look")
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the supply's earth.")
                 .shows(TestStep.ZE, Shows.RISES)
@@ -52,14 +53,15 @@ final class LoopFaults {
                 .at(Where.SUPPLY)
                 .size(new Magnitude(Unit.OHM, 0.1, 10, 0.5))
                 .edits(b -> List.of(new Edit.PutInSeries(Places.source(NEUTRAL), b.ohms())))
-                .is(SafetyClass.EMULATED, Severity.C1)
+                .is(SafetyClass.EMULATED, Severity.C2, "voltages wander with the load; the distributor has to look")
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the supply's neutral.")
                 .shows(TestStep.ZE, Shows.RISES)
                 .shows(TestStep.IPF, Shows.FALLS)
                 .symptom("PSCC is far below what the lines allow; in TN-C-S Ze and PEFC suffer as well.")
                 .remedy("Report to the distributor; the neutral joint is outside this installation.")
-                .sameAs("high-ze");
+                // only where neutral and earth are one conductor does a weak neutral raise Ze
+                .sameAsWhere("high-ze", rig -> rig.supply().earth().earthing() == Supply.Earthing.TN_C_S);
     }
 
     private static FaultKind electrodeHigh() {
@@ -67,7 +69,7 @@ final class LoopFaults {
                 .at(Where.TT_SUPPLY)
                 .size(new Magnitude(Unit.OHM, 20, 5000, 400))
                 .edits(b -> List.of(new Edit.PutInSeries(Places.source(CPC), b.ohms())))
-                .is(SafetyClass.EMULATED, Severity.C2)
+                .is(SafetyClass.EMULATED, Severity.C2, "unstable: in dry ground the RCD may not see enough")
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the electrode.")
                 .shows(TestStep.ZE, Shows.RISES)
@@ -88,7 +90,7 @@ final class LoopFaults {
                     Breaker.Curve next = Breaker.Curve.values()[now.curve().ordinal() + 1];
                     return with(f, rig, new Breaker(next, now.ratedAmps()));
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "disconnection may be too late")
                 .set((f, rig) -> {
                     Breaker now = (Breaker) device(f, rig).overcurrent();
                     Breaker.Curve next = Breaker.Curve.values()[now.curve().ordinal() + 1];
@@ -108,12 +110,15 @@ final class LoopFaults {
                         (p, r) -> Where.circuit(p, r).device().overcurrent() instanceof Breaker breaker
                                 && breaker.ratedAmps() < 63,
                         "give a circuit with a breaker"))
-                .size(new Magnitude(Unit.AMP, 10, 63, 63))
+                .size(new Magnitude(Unit.AMP, 2, 63, 63))
+                .onlyIf(
+                        (f, rig) -> f.size() > device(f, rig).overcurrent().ratedAmps(),
+                        "give a higher rating than the breaker that belongs there")
                 .fits((f, rig) -> {
                     Breaker now = (Breaker) device(f, rig).overcurrent();
                     return with(f, rig, new Breaker(now.curve(), f.size()));
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "the cable is not protected")
                 .set((f, rig) -> {
                     Breaker now = (Breaker) device(f, rig).overcurrent();
                     return "Fit a " + new Breaker(now.curve(), f.size()).label() + " for the " + now.label() + " of "
@@ -152,7 +157,7 @@ final class LoopFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "disconnection may be too late")
                 .set((f, rig) -> "Put the " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " cable drum into the first run of "
                         + Where.circuit(f.place(), rig).label() + ".")
@@ -177,7 +182,7 @@ final class LoopFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "the terminal warms under load")
                 .set((f, rig) -> "Put " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " between the device and the line of "
                         + Where.circuit(f.place(), rig).label() + ".")
@@ -189,14 +194,17 @@ final class LoopFaults {
     private static FaultKind breakingCapacity() {
         return FaultKind.of(LOOP, "breaking-capacity-low", "Breaking capacity below Ipf")
                 .at(Where.FINAL_CIRCUIT)
-                .size(new Magnitude(Unit.KILOAMP, 0.5, 6, 0.5))
+                .size(new Magnitude(Unit.KILOAMP, 0.5, 50, 0.5))
+                .onlyIf(
+                        (f, rig) -> f.size() < 1000 * device(f, rig).breakingKiloamps(),
+                        "give less than the breaking capacity of the device that belongs there")
                 .fits((f, rig) -> {
                     Device now = device(f, rig);
                     return rig.withDevice(
                             f.place().ofCircuit().orElseThrow(),
                             new Device(now.kind(), now.overcurrent(), f.size() / 1000, now.residual()));
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the device may burst when it breaks a short circuit")
                 .set((f, rig) -> "Fit the training device marked "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " for "
                         + Where.circuit(f.place(), rig).label() + ".")

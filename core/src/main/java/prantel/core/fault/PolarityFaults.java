@@ -44,7 +44,7 @@ final class PolarityFaults {
                 .at(Where.ACCESSORY)
                 .conductors(List.of(LINE, NEUTRAL))
                 .edits(b -> b.contactsExchanged(LINE, NEUTRAL))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "switching and fusing are in the neutral: parts stay live")
                 .set((f, rig) -> "Exchange the brown and the blue conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -61,7 +61,7 @@ final class PolarityFaults {
                 .at(Where.ACCESSORY)
                 .conductors(List.of(LINE, CPC))
                 .edits(b -> b.contactsExchanged(LINE, CPC))
-                .is(SafetyClass.DEAD_ONLY, Severity.C1)
+                .is(SafetyClass.DEAD_ONLY, Severity.C1, "exposed metal is live")
                 .set((f, rig) -> "Exchange the brown and the green-yellow conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R2, Shows.OPENS)
@@ -75,7 +75,7 @@ final class PolarityFaults {
                 .at(Where.ACCESSORY)
                 .conductors(List.of(NEUTRAL, CPC))
                 .edits(b -> b.contactsExchanged(NEUTRAL, CPC))
-                .is(SafetyClass.DEAD_ONLY, Severity.C1)
+                .is(SafetyClass.DEAD_ONLY, Severity.C1, "load current flows in the CPC, and the neutral is exposed metal")
                 .set((f, rig) -> "Exchange the blue and the green-yellow conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -96,7 +96,7 @@ final class PolarityFaults {
                     return List.of(Build.exchange(
                             Places.run(b.id(), first, LINE), End.FROM, Places.run(b.id(), first, NEUTRAL), End.FROM));
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the device is in the neutral: the circuit stays live when off")
                 .set((f, rig) -> "Exchange the brown and the blue of "
                         + Where.circuit(f.place(), rig).label() + " between its device and the neutral bar.")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -110,7 +110,7 @@ final class PolarityFaults {
         return FaultKind.of(POLARITY, "switch-in-neutral", "Switch in the neutral")
                 .at(Where.LAMP_ALONE)
                 .edits(PolarityFaults::neutralSwitched)
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the lamp stays live when switched off")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)
                         + " feed the switch from the neutral and take the permanent line straight to the lamp.")
                 .shows(TestStep.POLARITY, Shows.CONNECTS)
@@ -147,7 +147,7 @@ final class PolarityFaults {
                 .at(Where.LAMP)
                 .conductors(List.of(SWITCHED_LINE, NEUTRAL))
                 .edits(b -> b.contactsExchanged(SWITCHED_LINE, NEUTRAL))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the screw shell is live while a lamp is changed")
                 .set((f, rig) -> "Exchange the switched line and the neutral in the lampholder of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -174,7 +174,7 @@ final class PolarityFaults {
                                     Places.incoming(b.id(), b.point(), SWITCHED_LINE),
                                     End.TO));
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)
                         + " exchange the conductors in the common and the first strapper terminal.")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -197,7 +197,7 @@ final class PolarityFaults {
                             Places.departing(b.id(), next, STRAPPER_1),
                             End.FROM));
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)
                         + " exchange one incoming strapper with one outgoing strapper.")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -216,7 +216,7 @@ final class PolarityFaults {
                         End.FROM,
                         Places.departing(b.id(), b.group().switches().getFirst().id(), LINE),
                         End.FROM)))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly; the lamp is not dead when switched off")
                 .set((f, rig) ->
                         "At " + Where.name(f.place(), rig) + " exchange the permanent line and the switched line.")
                 .shows(TestStep.POLARITY, Shows.CONNECTS)
@@ -230,7 +230,7 @@ final class PolarityFaults {
                 .at(Where.THREE_PHASE_POINT)
                 .conductors(List.of(L1, L2))
                 .edits(b -> b.contactsExchanged(L1, L2))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "motors turn the wrong way; dangerous only by what they drive")
                 .set((f, rig) -> "Exchange L1 and L2 in the terminals of " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.OPENS)
                 .shows(TestStep.SEQUENCE, Shows.SAYS)

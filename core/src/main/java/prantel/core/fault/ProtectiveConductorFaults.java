@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import prantel.core.fault.Symptom.Shows;
 import prantel.core.limits.ConductorTable;
+import prantel.core.network.Branch.End;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
@@ -44,7 +45,7 @@ final class ProtectiveConductorFaults {
                 .at(Where.GOES_ON)
                 .conductors(List.of(CPC))
                 .edits(b -> List.of(new Edit.Open(Places.outgoing(b.id(), b.point(), CPC))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "exposed metal beyond has no earth; dangerous with a second fault")
                 .set((f, rig) -> "Lift the green-yellow at the outgoing side of " + Where.name(f.place(), rig)
                         + " and insulate its end.")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -60,17 +61,21 @@ final class ProtectiveConductorFaults {
                 .at(Where.POINT)
                 .conductors(List.of(CPC))
                 .edits(b -> {
-                    List<Edit> edits = new ArrayList<>(List.of(new Edit.Open(b.contact(CPC))));
-                    if (Where.point(b.fault().place(), b.rig()).metal()) {
-                        edits.add(new Edit.Open(Places.metalworkEarth(b.id(), b.point())));
-                    }
-                    return edits;
+                    boolean metalwork = Where.point(b.fault().place(), b.rig()).metal()
+                            || b.circuit().cable().enclosure().isPresent();
+                    // the earth terminal keeps its lead to the metalwork: through conduit it may still be earthed
+                    return metalwork
+                            ? List.of(
+                                    Build.move(b.contact(CPC), End.FROM, Places.metalwork(b.id(), b.point())),
+                                    new Edit.Open(Places.metalworkEarth(b.id(), b.point())))
+                            : List.of(new Edit.Open(b.contact(CPC)));
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "what is plugged in or fitted there has no earth")
                 .set((f, rig) -> "Take the green-yellows of " + Where.name(f.place(), rig)
                         + " out of its earth terminal and join them in an insulated connector.")
                 .shows(TestStep.R2, Shows.OPENS)
-                .symptom("R2, and R1+R2 where it is taken, read over-range at this point only.")
+                .symptom("R2, and R1+R2 where it is taken, read over-range at this point only; in conduit or armour they"
+                        + " read the way through the metal.")
                 .remedy("Connect the CPC to the earth terminal of the point.");
     }
 
@@ -80,7 +85,7 @@ final class ProtectiveConductorFaults {
                 .conductors(List.of(CPC), List.of(LINE))
                 .size(JOINT_OHMS)
                 .edits(b -> List.of(new Edit.PutInSeries(Places.incoming(b.id(), b.point(), b.conductor()), b.ohms())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "disconnection may be too late, and a joint that carries load warms")
                 .set((f, rig) -> inSeries(f) + " at the incoming side of " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.RISES)
                 .shows(TestStep.R2, Shows.RISES)
@@ -103,11 +108,12 @@ final class ProtectiveConductorFaults {
                         PROTECTIVE_CONDUCTOR, "metalwork-unearthed", "Metalwork not connected to its earth terminal")
                 .at(Where.METAL)
                 .edits(b -> List.of(new Edit.Open(Places.metalworkEarth(b.id(), b.point()))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "metal that can be touched has no earth of its own")
                 .set((f, rig) -> "Take the earth tag of " + Where.name(f.place(), rig)
                         + " off its metalwork and leave the CPC in the earth terminal.")
                 .shows(TestStep.R2, Shows.OPENS)
-                .symptom("R2 reads as healthy on the earth terminal and over-range on the metalwork.")
+                .symptom("R2 reads as healthy on the earth terminal and over-range on the metalwork; in conduit or armour"
+                        + " the metalwork reads the way through the metal.")
                 .remedy("Connect the earth terminal to the metalwork and measure to bare metal.");
     }
 
@@ -116,7 +122,7 @@ final class ProtectiveConductorFaults {
                 .at(Where.BOND)
                 .edits(b ->
                         List.of(new Edit.Open(Places.bondAtMet(bond(b.fault().place())))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "extraneous metal can take another potential")
                 .set((f, rig) -> "Take the bond to the " + part(f, rig) + " out of the MET and park its end beside it.")
                 .seen()
                 .symptom(
@@ -130,7 +136,7 @@ final class ProtectiveConductorFaults {
                 .at(Where.BOND)
                 .edits(b -> List.of(
                         new Edit.Open(Places.bondConductor(bond(b.fault().place())))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "extraneous metal can take another potential")
                 .set((f, rig) -> "Take the bond to the " + part(f, rig) + " out of its clamp, under the sleeve.")
                 .shows(TestStep.BONDING, Shows.OPENS)
                 .symptom("R2 reads over-range on the clamp and on the bare part.")
@@ -142,7 +148,7 @@ final class ProtectiveConductorFaults {
                 .at(Where.BOND)
                 .edits(b ->
                         List.of(new Edit.Open(Places.clampOnPart(bond(b.fault().place())))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the bond does not reach the metal")
                 .set((f, rig) -> "Move the clamp of the " + part(f, rig)
                         + " onto the painted length, or slip the insulating film under it.")
                 .shows(TestStep.BONDING, Shows.OPENS)
@@ -153,14 +159,20 @@ final class ProtectiveConductorFaults {
     private static FaultKind bondUndersized() {
         return FaultKind.of(PROTECTIVE_CONDUCTOR, "bond-undersized", "Main bond too small")
                 .at(Where.BOND)
-                .size(new Magnitude(Unit.SQUARE_MILLIMETRE, 1, 6, 2.5))
+                .size(new Magnitude(Unit.SQUARE_MILLIMETRE, 1, 16, 2.5))
+                .onlyIf(
+                        (f, rig) -> f.size() < rig.bond(bond(f.place())).csaMm2()
+                                && ConductorTable.all().containsKey(f.size()),
+                        "give a size of the table that is smaller than the bond's own",
+                        1.5,
+                        1.0)
                 .edits(b -> {
                     MainBond bond = b.rig().bond(bond(b.fault().place()));
                     double perMetre = ConductorTable.milliohmPerMetre(b.fault().size());
                     return List.of(new Edit.Substitute(
                             Places.bondConductor(bond.id()), b.copper(perMetre, bond.lengthMetres())));
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "it may not carry what the supply can send along it")
                 .set((f, rig) -> "Hang the " + Check.plain(f.size()) + " mm² training bond between MET and the "
                         + part(f, rig) + " in place of the right one.")
                 .seen()
@@ -174,7 +186,7 @@ final class ProtectiveConductorFaults {
                 .at(Where.EARTHING)
                 .size(new Magnitude(Unit.OHM, 0.05, 50, 0.5))
                 .edits(b -> List.of(new Edit.PutInSeries(Places.EARTHING_CONDUCTOR, b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C1)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "no reliable earth for the whole installation; further investigation of the supply side")
                 .set((f, rig) -> "Put " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " in series with the earthing conductor at the supply's earth terminal.")
                 .shows(TestStep.EARTHING, Shows.RISES)
@@ -188,7 +200,7 @@ final class ProtectiveConductorFaults {
                 .at(Where.SUPPLEMENTARY)
                 .edits(b -> List.of(new Edit.Open(Places.supplementaryBond(
                         ((Place.AtSupplementaryBond) b.fault().place()).bond()))))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "parts in reach of each other can stand at different potentials")
                 .set((f, rig) -> "Take the supplementary bond, " + f.place().label(rig) + ", off at both ends.")
                 .shows(TestStep.BONDING, Shows.RISES)
                 .symptom("Between the two parts it bonds, R2 reads the way round over the main bonds.")
@@ -215,7 +227,7 @@ final class ProtectiveConductorFaults {
                             b.joint()));
                     return edits;
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the earth goes when the other circuit is taken out")
                 .set((f, rig) -> {
                     var host = rig.circuit(f.other().orElseThrow().ofCircuit().orElseThrow());
                     return "Take the green-yellow of "

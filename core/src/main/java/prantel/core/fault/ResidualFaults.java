@@ -20,6 +20,9 @@ import prantel.core.sequence.TestStep;
 final class ResidualFaults {
     private static final double NEVER_MILLIAMPS = 5000;
     private static final double SENSITIVE_SHARE = 0.3;
+    /** The smallest S type there is, mA. Source: IEC 61008-1, from memory. */
+    private static final double LEAST_DELAYED_MILLIAMPS = 100;
+
     private static final Magnitude MILLIS = new Magnitude(Unit.MILLISECOND, 50, 1900, 500);
 
     private ResidualFaults() {}
@@ -37,9 +40,13 @@ final class ResidualFaults {
     }
 
     private static FaultKind kind(String id, String title) {
+        return kind(id, title, Severity.C2, "no additional protection that can be relied on");
+    }
+
+    private static FaultKind kind(String id, String title, Severity severity, String because) {
         return FaultKind.of(RESIDUAL, id, title)
                 .at(Where.RESIDUAL)
-                .is(SafetyClass.EMULATED, Severity.C2)
+                .is(SafetyClass.EMULATED, severity, because)
                 .set((f, rig) -> "Set the substitute device for " + f.place().label(rig) + " to “"
                         + f.title().toLowerCase(java.util.Locale.ROOT) + "”.");
     }
@@ -92,7 +99,7 @@ final class ResidualFaults {
     }
 
     private static FaultKind oversensitive() {
-        return kind("rcd-oversensitive", "RCD trips too early")
+        return kind("rcd-oversensitive", "RCD trips too early", Severity.C3, "protects, but trips without need")
                 .alters((f, d) -> {
                     Behaviour b = d.behaviour();
                     return with(
@@ -111,7 +118,7 @@ final class ResidualFaults {
     }
 
     private static FaultKind buttonDead() {
-        return kind("rcd-button-dead", "RCD test button dead")
+        return kind("rcd-button-dead", "RCD test button dead", Severity.C3, "trips by the tester; the user cannot prove it")
                 .alters((f, d) -> {
                     Behaviour b = d.behaviour();
                     return with(
@@ -133,13 +140,14 @@ final class ResidualFaults {
         return kind("rcd-delayed", "S type where an instantaneous RCD is needed")
                 .at(Where.RESIDUAL.and(
                         (p, r) -> !((Place.AtResidual) p).placed(r).device().delayed(), "give an instantaneous RCD"))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
-                .alters((f, d) -> ResidualDevice.sound(d.type(), d.ratedResidualMilliamps(), true))
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "too slow and too insensitive for additional protection")
+                .alters((f, d) -> ResidualDevice.sound(
+                        d.type(), Math.max(LEAST_DELAYED_MILLIAMPS, d.ratedResidualMilliamps()), true))
                 .set((f, rig) -> "Fit the S type training device in place of "
                         + f.place().label(rig) + ".")
                 .seen()
                 .shows(TestStep.RCD, Shows.RISES)
-                .symptom("Marked S; at 5 × IΔn it trips later than 40 ms.")
+                .symptom("Marked S and at least 100 mA; at IΔn of the chart it does not trip in time, at 5 × later than 40 ms.")
                 .remedy("Fit an instantaneous RCD.")
                 .sameAs("rcd-slow");
     }
@@ -151,7 +159,7 @@ final class ResidualFaults {
                 .conductors(List.of(NEUTRAL, CPC))
                 .size(new Magnitude(Unit.OHM, 0.05, 100, 0.2))
                 .edits(b -> List.of(new Edit.Bridge(b.accessory(NEUTRAL), b.accessory(CPC), b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the RCD sees less than flows")
                 .set((f, rig) -> "Link neutral and CPC in the terminals of " + Where.name(f.place(), rig) + " over "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
@@ -178,10 +186,11 @@ final class ResidualFaults {
                         End.FROM,
                         Places.terminationAtBoard(b.other().id(), NEUTRAL),
                         End.FROM))))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "the RCDs trip without need, and a neutral that is parted can come alive")
                 .set((f, rig) -> "Exchange the blues of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " between their neutral terminals.")
+                .caution((f, rig) -> Where.PARTED_NEUTRAL)
                 .shows(TestStep.FUNCTIONAL, Shows.STOPS)
                 .symptom("Each RCD trips when the other one's circuit carries a load; the timed tests are right.")
                 .remedy("Put each neutral back to the device or bar of its own circuit.")

@@ -35,7 +35,7 @@ final class RingFaults {
                 .at(Where.RING_POINT)
                 .conductors(List.of(LINE), List.of(NEUTRAL), List.of(CPC))
                 .edits(b -> List.of(new Edit.Open(Places.outgoing(b.id(), b.point(), b.conductor()))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "one leg carries the whole load, or part of the CPC is lost")
                 .set((f, rig) -> "Lift the " + f.conductors().getFirst().colour() + " at the outgoing side of "
                         + Where.name(f.place(), rig) + " and insulate its end.")
                 .shows(TestStep.RING, Shows.OPENS)
@@ -70,7 +70,7 @@ final class RingFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "shares the load unevenly, no danger by itself")
                 .set((f, rig) -> "Connect the bridging cable from " + Where.name(f.place(), rig) + " to "
                         + Where.name(f.other().orElseThrow(), rig) + ", all three cores.")
                 .shows(TestStep.R2, Shows.FALLS)
@@ -94,7 +94,7 @@ final class RingFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "a circuit taken for dead is fed from the other device")
                 .set((f, rig) -> "Exchange the return legs of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " at the board.")
@@ -108,16 +108,23 @@ final class RingFaults {
         return FaultKind.of(RING, "ring-leg-reduced", "Ring cable too small before the point")
                 .at(Where.RING_POINT)
                 .size(new Magnitude(Unit.SQUARE_MILLIMETRE, 1, 1.5, 1))
+                .onlyIf(
+                        (f, rig) -> f.size() < Where.circuit(f.place(), rig).cable().liveMm2()
+                                && ConductorTable.all().containsKey(f.size()),
+                        "give a size of the table that is smaller than the ring's own")
                 .edits(b -> {
                     double perMetre = ConductorTable.milliohmPerMetre(b.fault().size());
                     List<Edit> edits = new ArrayList<>();
+                    // cable of 1.0 and 1.5 mm² has a CPC of 1.0 mm²: it is smaller as well where the ring's own is larger
+                    double cpc = Math.max(ConductorTable.milliohmPerMetre(1.0), b.circuit().cable().milliohmPerMetre(CPC));
+                    edits.add(new Edit.Substitute(Places.run(b.id(), b.point(), CPC), b.copper(cpc, runMetres(b))));
                     for (Conductor c : List.of(LINE, NEUTRAL)) {
                         edits.add(new Edit.Substitute(
                                 Places.run(b.id(), b.point(), c), b.copper(perMetre, runMetres(b))));
                     }
                     return edits;
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C2)
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the cable is not protected by its device")
                 .set((f, rig) -> "Swap the cable before " + Where.name(f.place(), rig) + " for the "
                         + Check.plain(f.size()) + " mm² training length.")
                 .seen()
@@ -149,7 +156,7 @@ final class RingFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "loads one cable with more than one point, no danger by itself")
                 .set((f, rig) -> "Feed " + Where.name(f.place(), rig) + " through the "
                         + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " training spur and its joint box.")
@@ -165,7 +172,7 @@ final class RingFaults {
                 .conductors(List.of(LINE), List.of(NEUTRAL), List.of(CPC))
                 .size(new Magnitude(Unit.OHM, 0.1, 50, 1))
                 .edits(b -> List.of(new Edit.PutInSeries(b.contact(b.conductor()), b.ohms())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2)
+                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "a loose terminal warms under load, a loose CPC is no earth")
                 .set((f, rig) -> ProtectiveConductorFaults.inSeries(f) + " between the terminal and the contact of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.RISES)

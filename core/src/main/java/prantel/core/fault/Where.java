@@ -26,6 +26,11 @@ import prantel.core.rig.Supply;
  * @param why what to give instead
  */
 record Where(BiPredicate<Place, Rig> fits, String why) {
+    /** Said wherever a neutral carries the current of another circuit. Common practice, no source. */
+    static final String PARTED_NEUTRAL =
+            "the neutral of a circuit that is switched off comes alive when it is parted, as long as the other circuit"
+                    + " is on. Isolate the whole board, not one circuit, before a neutral is touched.";
+
     static final Where BOND = new Where((p, r) -> p instanceof Place.AtBond, "give a main bond");
     static final Where SUPPLEMENTARY =
             new Where((p, r) -> p instanceof Place.AtSupplementaryBond, "give a supplementary bond");

@@ -23,6 +23,12 @@ public record LiveMeters(
     public static final double TWO_LEAD_AMPS = 4;
     /** What a three-lead loop test draws, A. Common practice, no source. */
     public static final double THREE_LEAD_AMPS = 0.015;
+    /** A loop or RCD test gives no reading on less, V. Common practice, no source. */
+    public static final double LEAST_VOLTS = 100;
+
+    /** With more between neutral and earth a three-lead test refuses, V. Common practice, no source. */
+    public static final double NEUTRAL_VOLTS = 20;
+
     /** What a voltage indicator loads the circuit with, Ω: a floating conductor shows next to nothing. Common practice. */
     public static final double INDICATOR_OHMS = 300e3;
 

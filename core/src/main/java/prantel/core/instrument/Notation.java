@@ -14,10 +14,17 @@ import prantel.core.quantity.Unit;
  * what it cannot read is {@link Written.Unreadable} with a sentence that helps.
  */
 public final class Notation {
+    /** The plus of over-range stands before the number or behind it: "+999", "999+", "99,9+ kΩ". */
     private static final Pattern NUMBER =
-            Pattern.compile("([>+]?)\\s*(\\d{1,9}(?:[.,]\\d{1,6})?|[.,]\\d{1,6})\\s*(\\S*)");
+            Pattern.compile("([>≥+]?)\\s*(\\d{1,9}(?:[.,]\\d{1,6})?|[.,]\\d{1,6})\\s*(\\+?)\\s*([^\\s+]*)(\\+?)");
     private static final List<String> OPEN_WORDS =
             List.of("open", "o/c", "over", "or", "o.r.", "ol", "o.l.", "over-range");
+    private static final List<String> NO_TRIP =
+            List.of("no trip", "no-trip", "notrip", "nt", "n/t", "did not trip", "does not trip", "not tripped");
+    private static final List<String> TRIPPED =
+            List.of("tripped", "trip", "trips", "rcd tripped", "rcbo tripped", "tripped out", "trips rcd");
+    private static final List<String> NO_SUPPLY =
+            List.of("no supply", "no voltage", "no volts", "no power", "dead", "supply off");
     private static final List<String> NO_READING = List.of("∞", "inf", "infinity", "clear", "ok", "good");
     private static final Map<String, Unit> UNITS = Map.ofEntries(
             Map.entry("ω", Unit.OHM),
@@ -57,16 +64,24 @@ public final class Notation {
         if (plain.isEmpty()) {
             return new Written.Blank();
         }
+        String lower = plain.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+        if (TRIPPED.contains(lower)) {
+            return new Written.Stopped(text, Stop.TRIPPED);
+        }
+        if (NO_SUPPLY.contains(lower)) {
+            return new Written.Stopped(text, Stop.NO_SUPPLY);
+        }
         if (boxUnit == Unit.WORDS) {
             return Saying.read(plain)
                     .<Written>map(saying -> new Written.Said(text, saying))
                     .orElseGet(
                             () -> unreadable(text, "write “works” or “does not work”; for a sequence 1-2-3 or 1-3-2"));
         }
-        if (OPEN_WORDS.contains(plain.toLowerCase(Locale.ROOT))) {
+        boolean tripping = boxUnit == Unit.MILLISECOND || boxUnit == Unit.MILLIAMP;
+        if (OPEN_WORDS.contains(lower) || tripping && NO_TRIP.contains(lower)) {
             return new Written.Open(text);
         }
-        if (NO_READING.contains(plain.toLowerCase(Locale.ROOT))) {
+        if (NO_READING.contains(lower)) {
             return unreadable(text, "is not a reading; write what the display showed, such as >999 MΩ");
         }
         Matcher matcher = NUMBER.matcher(plain);
@@ -75,17 +90,18 @@ public final class Notation {
                     text, "give a number with its unit, such as 0.43 " + boxUnit.symbol() + ", or >999 for over-range");
         }
         Unit unit = boxUnit;
-        if (!matcher.group(3).isEmpty()) {
-            Unit written = unit(matcher.group(3));
+        if (!matcher.group(4).isEmpty()) {
+            Unit written = unit(matcher.group(4));
             if (written == null || written.dimension() != boxUnit.dimension()) {
-                return unreadable(text, "unit “" + matcher.group(3) + "” is not one of " + units(boxUnit));
+                return unreadable(text, "unit “" + matcher.group(4) + "” is not one of " + units(boxUnit));
             }
             unit = written;
         }
         String digits = matcher.group(2).replace(',', '.');
         double value = Double.parseDouble(digits);
         int places = digits.indexOf('.') < 0 ? 0 : digits.length() - digits.indexOf('.') - 1;
-        return matcher.group(1).isEmpty()
+        boolean number = (matcher.group(1) + matcher.group(3) + matcher.group(5)).isEmpty();
+        return number
                 ? new Written.Number(text, unit.toBase(value), unit, places)
                 : new Written.Above(text, unit.toBase(value), unit);
     }

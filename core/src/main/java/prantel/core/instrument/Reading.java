@@ -2,6 +2,7 @@ package prantel.core.instrument;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import prantel.core.limits.Limit;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 
@@ -14,8 +15,18 @@ public sealed interface Reading {
     /** As the display shows it, with its unit. */
     String shown();
 
-    /** In the base unit of its dimension (Ω, A, V, ms); {@code +∞} for over-range. For comparing, never for showing. */
+    /** In the base unit of its dimension (Ω, A, V, ms); {@code +∞} where there is no number. For comparing, never for showing. */
     double base();
+
+    /** Whether it satisfies a limit. What could not be measured, and words, satisfy none. */
+    default boolean meets(Limit limit) {
+        return switch (this) {
+            case Value value -> limit.isMetBy(value.base());
+            case OverRange over -> limit.isMetByOverRange();
+            case Said said -> false;
+            case NoReading none -> false;
+        };
+    }
 
     /**
      * A number on the display.
@@ -57,7 +68,7 @@ public sealed interface Reading {
         }
     }
 
-    /** Words instead of a number: it works, the lines turn clockwise. `base` tells them apart and means nothing else. */
+    /** Words instead of a number: it works, the lines turn clockwise. */
     record Said(Saying saying) implements Reading {
         @Override
         public Unit unit() {
@@ -71,15 +82,15 @@ public sealed interface Reading {
 
         @Override
         public double base() {
-            return saying.ordinal();
+            return Double.POSITIVE_INFINITY;
         }
     }
 
-    /** The test could not be finished. @param why as the display or the assessor puts it: "tripped: RCD of section A" */
-    record NoReading(String why, Unit unit) implements Reading {
+    /** The test could not be finished. @param where what tripped; empty where nothing did */
+    record NoReading(Stop stop, String where, Unit unit) implements Reading {
         @Override
         public String shown() {
-            return why;
+            return where.isEmpty() ? stop.words() : stop.words() + ": " + where;
         }
 
         @Override

@@ -110,7 +110,7 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
         }
 
         public boolean isLive() {
-            return ordinal() >= VOLTAGE.ordinal();
+            return !isInsulation() && !isContinuity();
         }
 
         /** @throws IllegalArgumentException for another voltage than 250, 500 or 1000 */

@@ -1,11 +1,11 @@
 package prantel.core.instrument;
 
+import prantel.core.limits.Limit;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.Unit;
 
 /** What stands in a box, as {@link Notation} understands it. */
 public sealed interface Written {
-
     /** Nothing. */
     record Blank() implements Written {}
 
@@ -18,15 +18,44 @@ public sealed interface Written {
      */
     record Number(String text, double base, Unit unit, int places) implements Written {}
 
-    /** Over-range with the top of the range, such as ">999 MΩ" or "+999". `base` is that top. */
+    /** Over-range with the top of the range, such as ">999 MΩ", "999+" or "+999". `base` is that top. */
     record Above(String text, double base, Unit unit) implements Written {}
 
-    /** "open", "O/C", "OL": over-range, said without a range. */
+    /** "open", "O/C", "OL", for a tripping time "no trip": over-range, said without a range. */
     record Open(String text) implements Written {}
+
+    /** "tripped", "no supply": the test could not be finished, and that is said. */
+    record Stopped(String text, Stop stop) implements Written {}
 
     /** Words where words are asked for. */
     record Said(String text, Saying saying) implements Written {}
 
     /** Something that is no reading. */
     record Unreadable(String text, Problem problem) implements Written {}
+
+    /** As it was written; empty for nothing. */
+    default String asWritten() {
+        return switch (this) {
+            case Blank blank -> "";
+            case Number number -> number.text().strip();
+            case Above above -> above.text().strip();
+            case Open open -> open.text().strip();
+            case Stopped stopped -> stopped.text().strip();
+            case Said said -> said.text().strip();
+            case Unreadable unreadable -> unreadable.text().strip();
+        };
+    }
+
+    /** Whether what stands there satisfies a limit; words and what was not measured satisfy none. */
+    default boolean meets(Limit limit) {
+        return switch (this) {
+            case Number number -> limit.isMetBy(number.base());
+            case Above above -> limit.isMetByOverRange();
+            case Open open -> limit.isMetByOverRange();
+            case Stopped stopped -> false;
+            case Said said -> false;
+            case Blank blank -> false;
+            case Unreadable unreadable -> false;
+        };
+    }
 }

@@ -17,7 +17,23 @@ public final class AsNzs {
         return 0.8 * 0.8 * u0Volts / (breaker.curve().meanMultiple() * breaker.ratedAmps());
     }
 
+    /** Greatest Zs as a cold reading, 0.8 · U0 / Ia with the mean tripping current, Ω. */
+    public static double zsMaxColdOhms(double u0Volts, Breaker breaker) {
+        return 0.8 * u0Volts / (breaker.curve().meanMultiple() * breaker.ratedAmps());
+    }
+
     /** The same with the numbers put in. */
+    public static String zsWorking(double u0Volts, Breaker breaker) {
+        return String.format(
+                Locale.ROOT,
+                "0.8 × %s V ÷ (%s × %s A) = %.2f Ω",
+                Check.plain(u0Volts),
+                Check.plain(breaker.curve().meanMultiple()),
+                Check.plain(breaker.ratedAmps()),
+                zsMaxColdOhms(u0Volts, breaker));
+    }
+
+    /** {@link #phaseEarthMaxOhms} with the numbers put in. */
     public static String working(double u0Volts, Breaker breaker) {
         return String.format(
                 Locale.ROOT,

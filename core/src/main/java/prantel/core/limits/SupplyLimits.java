@@ -16,6 +16,10 @@ public final class SupplyLimits {
     public static final double LOWEST_VOLTS = 216.2;
 
     public static final double HIGHEST_VOLTS = 253;
+    /** The same between two lines, √3 times as much, rounded as the trade writes it. */
+    public static final double LOWEST_LINE_VOLTS = 374;
+
+    public static final double HIGHEST_LINE_VOLTS = 438;
     public static final String VOLTS_SOURCE = "UK ESQCR, 230 V +10/−6 % (from memory)";
     /** Above this between neutral and earth there is more than noise, V. Common practice, no source. */
     public static final double NEUTRAL_EARTH_VOLTS = 10;

@@ -41,12 +41,16 @@ final class FaultMarks {
                     best.map(r -> evidence(fault, r, award, rig)).orElse("Not on the sheet."),
                     List.of()));
         }
-        marks.add(noneInvented(unused, rig));
+        marks.add(noneInvented(unused, record, rig));
         return marks;
     }
 
-    private static Mark noneInvented(List<FaultReport> unused, Rig rig) {
-        String evidence = unused.isEmpty()
+    private static Mark noneInvented(List<FaultReport> unused, CandidateRecord record, Rig rig) {
+        boolean nothing = record.readings().values().stream().allMatch(String::isBlank)
+                && record.faults().isEmpty();
+        String evidence = nothing
+                ? "Nothing is on the sheet."
+                : unused.isEmpty()
                 ? "Nothing is named that is not there."
                 : unused.stream()
                         .map(r -> r.title() + ", " + r.place().label(rig))
@@ -57,7 +61,7 @@ final class FaultMarks {
                 "No sound part called faulty",
                 1,
                 false,
-                unused.isEmpty() ? Award.FULL : Award.NONE,
+                unused.isEmpty() && !nothing ? Award.FULL : Award.NONE,
                 evidence,
                 List.of());
     }
@@ -67,13 +71,13 @@ final class FaultMarks {
             return Award.FULL;
         }
         FaultKind kind = fault.kind();
-        boolean nature = isNature(kind, report) && fault.conductors().equals(report.conductors());
+        boolean nature = isNature(kind, report, rig) && fault.conductors().equals(report.conductors());
         boolean place = kind.acceptedPlaces(fault, rig).contains(report.place());
         if (nature && place) {
             return Award.FULL;
         }
         return nature
-                        || place && isNature(kind, report)
+                        || place && isNature(kind, report, rig)
                         || place && fault.place().equals(report.place())
                 ? Award.HALF
                 : Award.NONE;
@@ -85,9 +89,9 @@ final class FaultMarks {
                 && fault.conductors().equals(report.conductors());
     }
 
-    private static boolean isNature(FaultKind kind, FaultReport report) {
+    private static boolean isNature(FaultKind kind, FaultReport report, Rig rig) {
         return kind == report.kind()
-                || kind.equivalentKinds().contains(report.kind().id());
+                || kind.equivalentKinds(rig).contains(report.kind().id());
     }
 
     private static String evidence(Fault fault, FaultReport report, Award award, Rig rig) {

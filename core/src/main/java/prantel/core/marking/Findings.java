@@ -47,7 +47,7 @@ final class Findings {
                     expectation,
                     asked,
                     written,
-                    expectation.band().sideOf(written),
+                    expectation.window().sideOf(written),
                     judged(expectation, written),
                     remarks(slot, written),
                     explanations.getOrDefault(slot.id(), List.of())));
@@ -91,14 +91,9 @@ final class Findings {
         if (said == null) {
             return Finding.Judged.MISSING;
         }
-        boolean right = switch (written) {
-            case Written.Number number -> limit.isMetBy(number.base());
-            case Written.Above above -> limit.isMetBy(Double.POSITIVE_INFINITY);
-            case Written.Open open -> limit.isMetBy(Double.POSITIVE_INFINITY);
-            case Written.Blank blank -> limit.isMetBy(expectation.withFaults().base());
-            case Written.Said words -> limit.isMetBy(words.saying().ordinal());
-            case Written.Unreadable u -> limit.isMetBy(expectation.withFaults().base());
-        };
+        boolean right = written instanceof Written.Blank || written instanceof Written.Unreadable
+                ? expectation.withFaults().meets(limit)
+                : written.meets(limit);
         return said == right ? Finding.Judged.RIGHT : Finding.Judged.WRONG;
     }
 
@@ -125,11 +120,13 @@ final class Findings {
                 }
                 if (number.base() == 0
                         && meter(slot).show(0) instanceof prantel.core.instrument.Reading.Value zero
-                        && number.places() == 0) {
+                        && number.places() == 0
+                        && !zero.number().equals("0")) {
                     remarks.add("A bare 0 is not a reading; this tester would show " + zero.shown() + ".");
                 }
             }
             case Written.Blank blank -> {}
+            case Written.Stopped stopped -> {}
             case Written.Said said -> {}
         }
         return remarks;

@@ -1,11 +1,13 @@
 package prantel.core.marking;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import prantel.core.diagnosis.Cause;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.instrument.Written;
@@ -22,6 +24,22 @@ import prantel.core.sequence.TestStep;
 public final class Marker {
     /** With at most this share of a step's readings off, half of its mark is kept. */
     private static final double FEW = 0.25;
+
+    /** Tests that belong to no circuit, marked once for the rig. */
+    private static final List<TestStep> OF_THE_RIG = List.of(
+            TestStep.SAFE_ISOLATION,
+            TestStep.EARTHING,
+            TestStep.BONDING,
+            TestStep.INSULATION_BOARD,
+            TestStep.LIVE_POLARITY,
+            TestStep.ZE,
+            TestStep.IPF,
+            TestStep.RCD,
+            TestStep.SEQUENCE,
+            TestStep.FUNCTIONAL);
+
+    /** Whose result is R1+R2 or R2 of a circuit. */
+    private static final Set<TestStep> METHODS = EnumSet.of(TestStep.R1_R2, TestStep.RING, TestStep.R2);
 
     private final Key key;
     private final CandidateRecord record;
@@ -43,7 +61,11 @@ public final class Marker {
     public static MarkedSheet mark(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
         Marker marker = new Marker(key, record);
         marker.markPreparation();
-        marker.markStep("bonding", TestStep.BONDING, marker.of(TestStep.BONDING));
+        for (TestStep step : OF_THE_RIG) {
+            List<Finding> asked = marker.of(step);
+            marker.markStep(prefix(step), step, asked);
+            marker.markChosen(prefix(step), step, asked);
+        }
         for (Circuit circuit : key.rig().circuits()) {
             marker.markCircuit(circuit);
         }
@@ -57,12 +79,12 @@ public final class Marker {
 
     private void markCircuit(Circuit circuit) {
         CircuitId id = circuit.id();
-        for (TestStep step : List.of(TestStep.R1_R2, TestStep.R2, TestStep.RING)) {
+        for (TestStep step : List.of(TestStep.R1_R2, TestStep.R2, TestStep.RING, TestStep.POLARITY, TestStep.ZS)) {
             List<Finding> asked = of(step, id).stream().filter(Finding::asked).toList();
             if (!asked.isEmpty()) {
                 String prefix = id + "/" + prefix(step);
                 markStep(prefix, step, asked);
-                markHighest(prefix, step, asked);
+                markChosen(prefix, step, asked);
             }
         }
         markOneMethod(circuit);
@@ -75,7 +97,7 @@ public final class Marker {
         return switch (step) {
             case R1_R2 -> "r1r2";
             case R2 -> "r2";
-            default -> step.name().toLowerCase(java.util.Locale.ROOT);
+            default -> step.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
         };
     }
 
@@ -150,62 +172,94 @@ public final class Marker {
         List<Finding> high = findings.stream()
                 .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
                 .toList();
-        String evidence = high.isEmpty()
-                ? "No continuity reading carries the resistance of the leads."
-                : "Lead resistance is in " + high.size() + " reading" + (high.size() == 1 ? "" : "s")
-                        + "; counts once for all of them.";
+        boolean none = findings.stream()
+                .noneMatch(f -> f.expectation().slot() instanceof Slot.Measured m
+                        && m.function().isContinuity()
+                        && isFilled(f));
+        String evidence = none
+                ? "No continuity reading is on the sheet."
+                : high.isEmpty()
+                        ? "No continuity reading carries the resistance of the leads."
+                        : "Lead resistance is in " + high.size() + " reading" + (high.size() == 1 ? "" : "s")
+                                + "; counts once for all of them.";
         add(
                 "prepared",
                 "Preparation",
                 "Leads nulled",
                 1,
-                high.isEmpty() ? Award.FULL : Award.HALF,
+                none ? Award.NONE : high.isEmpty() ? Award.FULL : Award.HALF,
                 evidence,
                 slots(high));
     }
 
-    private void markHighest(String prefix, TestStep step, List<Finding> asked) {
+    private static boolean isFilled(Finding finding) {
+        return !(finding.written() instanceof Written.Blank);
+    }
+
+    /** Whether boxes that are chosen or worked out from others hold the right one: one mark for all of a test. */
+    private void markChosen(String prefix, TestStep step, List<Finding> asked) {
+        List<ChosenCheck> checks = new ArrayList<>();
+        List<SlotId> slots = new ArrayList<>();
         for (Finding finding : asked) {
-            if (finding.expectation().slot() instanceof Slot.Composed slot && slot.rule() == Slot.Rule.HIGHEST) {
-                HighestCheck check = HighestCheck.of(finding, slot, findings);
-                add(
-                        prefix + "/highest",
-                        step.label(),
-                        "Highest reading recorded",
-                        1,
-                        check.award(),
-                        check.evidence(),
-                        List.of(slot.id()));
+            if (finding.expectation().slot() instanceof Slot.Composed slot) {
+                checks.add(ChosenCheck.of(finding, slot, findings));
+                slots.add(slot.id());
             }
         }
+        if (checks.isEmpty()) {
+            return;
+        }
+        ChosenCheck worst = checks.stream()
+                .min(java.util.Comparator.comparingDouble(c -> c.award().share()))
+                .orElseThrow();
+        double share =
+                checks.stream().mapToDouble(c -> c.award().share()).average().orElse(0);
+        add(
+                prefix + "/highest",
+                step.label(),
+                step == TestStep.R1_R2 || step == TestStep.R2 || step == TestStep.RING
+                        ? "Highest reading recorded"
+                        : "The right one recorded",
+                1,
+                share == 1 ? Award.FULL : share >= 0.5 ? Award.HALF : Award.NONE,
+                worst.evidence(),
+                slots);
     }
 
     /** Both R1+R2 and R2 on record for one circuit suggests that numbers were made up. Common practice, no source. */
     private void markOneMethod(Circuit circuit) {
         List<Finding> filled = findings.stream()
                 .filter(f -> f.expectation().slot() instanceof Slot.Composed)
+                .filter(f -> METHODS.contains(f.expectation().slot().step()))
                 .filter(f -> f.expectation()
                         .slot()
                         .circuit()
                         .filter(circuit.id()::equals)
                         .isPresent())
-                .filter(f -> !(f.written() instanceof Written.Blank))
+                .filter(Marker::isFilled)
                 .toList();
-        boolean both = filled.size() > 1;
+        boolean both = filled.stream()
+                        .map(f -> f.expectation().slot().step() == TestStep.R2)
+                        .distinct()
+                        .count()
+                > 1;
         add(
                 circuit.id() + "/one-method",
                 "Record",
                 "R1+R2 or R2, not both",
                 1,
-                both ? Award.NONE : Award.FULL,
+                both || filled.isEmpty() ? Award.NONE : Award.FULL,
                 both
                         ? "Both R1+R2 and R2 are filled for " + circuit.label()
                                 + ". One is asked for; ask how each was measured."
-                        : "One method is on record for " + circuit.label() + ".",
+                        : filled.isEmpty()
+                                ? "Neither is on record for " + circuit.label() + "."
+                                : "One method is on record for " + circuit.label() + ".",
                 slots(filled));
     }
 
     private void markNotation(String prefix, List<Finding> insulation) {
+        boolean none = insulation.stream().noneMatch(Marker::isFilled);
         List<Finding> bad = insulation.stream()
                 .filter(f ->
                         !(f.written() instanceof Written.Number) && !f.remarks().isEmpty())
@@ -215,8 +269,10 @@ public final class Marker {
                 TestStep.INSULATION.label(),
                 "Written as the tester showed it",
                 1,
-                bad.isEmpty() ? Award.FULL : Award.HALF,
-                bad.isEmpty()
+                none ? Award.NONE : bad.isEmpty() ? Award.FULL : Award.HALF,
+                none
+                        ? "No insulation reading is on the sheet."
+                        : bad.isEmpty()
                         ? "Units and over-range are written so that they can be read."
                         : bad.getFirst().remarks().getFirst(),
                 slots(bad));
@@ -268,41 +324,78 @@ public final class Marker {
         return of.stream().map(f -> f.expectation().slot().id()).toList();
     }
 
-    /** Whether the box for the record holds the highest of the candidate's own readings. */
-    private record HighestCheck(Award award, String evidence) {
-        static HighestCheck of(Finding finding, Slot.Composed slot, List<Finding> all) {
+    /** Whether the box for the record holds what follows from the candidate's own readings. */
+    private record ChosenCheck(Award award, String evidence) {
+        static ChosenCheck of(Finding finding, Slot.Composed slot, List<Finding> all) {
             List<Written> own = all.stream()
                     .filter(f -> slot.of().contains(f.expectation().slot().id()))
                     .map(Finding::written)
                     .toList();
-            double highest = own.stream()
-                    .mapToDouble(w -> w instanceof Written.Number n ? n.base() : Double.NEGATIVE_INFINITY)
-                    .max()
-                    .orElse(Double.NEGATIVE_INFINITY);
-            boolean anyOver = own.stream().anyMatch(HighestCheck::isOver);
+            boolean anyOver = own.stream().anyMatch(ChosenCheck::isOver);
             Written written = finding.written();
             if (written instanceof Written.Blank) {
-                return new HighestCheck(Award.NONE, "Nothing is recorded for the circuit.");
+                return new ChosenCheck(
+                        Award.NONE,
+                        slot.circuit().isPresent()
+                                ? "Nothing is recorded for the circuit."
+                                : "Nothing is recorded: " + slot.quantity() + ", " + slot.where() + ".");
             }
             if (anyOver && isOver(written)) {
-                return new HighestCheck(Award.FULL, "A point reads over-range, and that is what is recorded.");
+                return new ChosenCheck(Award.FULL, "A point reads over-range, and that is what is recorded.");
             }
-            if (written instanceof Written.Number number && highest > 0) {
-                if (Check.same(number.base(), highest)) {
-                    return anyOver
-                            ? new HighestCheck(
-                                    Award.HALF,
-                                    "The highest number is recorded, but a point reads over-range: that is higher.")
-                            : new HighestCheck(Award.FULL, "The highest of the candidate's own readings is recorded.");
-                }
-                return new HighestCheck(
-                        Award.NONE,
-                        number.text().strip() + " is recorded; the highest reading on the sheet is "
-                                + Check.plain(highest) + "\u2009Ω.");
+            double[] numbers = own.stream()
+                    .filter(Written.Number.class::isInstance)
+                    .mapToDouble(w -> ((Written.Number) w).base())
+                    .toArray();
+            if (written instanceof Written.Number number && numbers.length > 0) {
+                return ofNumbers(number, slot, numbers, anyOver);
             }
             return finding.side() == Side.INSIDE
-                    ? new HighestCheck(Award.HALF, "Right, but the readings it was chosen from are missing.")
-                    : new HighestCheck(Award.NONE, "It is not one of the candidate's own readings.");
+                    ? new ChosenCheck(Award.HALF, "Right, but the readings it was chosen from are missing.")
+                    : new ChosenCheck(Award.NONE, "It is not one of the candidate's own readings.");
+        }
+
+        private static ChosenCheck ofNumbers(
+                Written.Number number, Slot.Composed slot, double[] numbers, boolean anyOver) {
+            double right = ruled(slot.rule(), numbers);
+            if (isSame(number, right)) {
+                return anyOver
+                        ? new ChosenCheck(
+                                Award.HALF,
+                                "The highest number is recorded, but a point reads over-range: that is higher.")
+                        : new ChosenCheck(
+                                Award.FULL,
+                                slot.rule() == Slot.Rule.HIGHEST
+                                        ? "The highest of the candidate's own readings is recorded."
+                                        : "It is " + slot.rule().words() + " the candidate's own readings.");
+            }
+            String shown = Check.plain(slot.boxUnit().fromBase(right)) + "\u2009"
+                    + slot.boxUnit().symbol();
+            return new ChosenCheck(
+                    Award.NONE,
+                    number.text().strip() + " is recorded; "
+                            + (slot.rule() == Slot.Rule.HIGHEST
+                                    ? "the highest reading on the sheet is " + shown
+                                    : slot.rule().words() + " the readings on the sheet is " + shown)
+                            + ".");
+        }
+
+        private static double ruled(Slot.Rule rule, double[] numbers) {
+            java.util.stream.DoubleStream all = java.util.Arrays.stream(numbers);
+            return switch (rule) {
+                case HIGHEST, SLOWER -> all.max().orElseThrow();
+                case LOWEST -> all.min().orElseThrow();
+                case TWICE_HIGHEST -> 2 * all.max().orElseThrow();
+                case SUM -> all.sum();
+            };
+        }
+
+        /** To the digits that were written: 1130 A goes on the record as 1.13 kA. */
+        private static boolean isSame(Written.Number number, double right) {
+            double lastDigit = number.unit().toBase(Math.pow(10, -number.places()));
+            boolean current = number.unit().dimension() == prantel.core.quantity.Unit.Dimension.CURRENT;
+            return Check.same(number.base(), right)
+                    || current && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
         }
 
         private static boolean isOver(Written written) {

@@ -114,6 +114,52 @@ public final class Alternating {
         return false;
     }
 
+    /** Of every branch that is no source, then of every source with its reactance, Ω; 0 for an open branch. */
+    Complex[] impedances() {
+        List<Branch> branches = passive.branches();
+        Complex[] ohms = new Complex[branches.size() + sources.size()];
+        for (int i = 0; i < branches.size(); i++) {
+            ohms[i] = branches.get(i).isOpen()
+                    ? Complex.ZERO
+                    : new Complex(branches.get(i).ohms(), 0);
+        }
+        for (int i = 0; i < sources.size(); i++) {
+            Driven one = sources.get(i);
+            ohms[branches.size() + i] =
+                    new Complex(one.branch().ohms(), one.source().reactanceOhms());
+        }
+        return ohms;
+    }
+
+    /** Current through each of {@link #impedances} that the sources drive, from FROM to TO, A. */
+    Complex[] standingAmps() {
+        return amps(passive.potentials(driven.potentials(), null), true);
+    }
+
+    /** The same of 1 A put in at a port's first terminal and taken out at its second, no source driving. */
+    Complex[] ampsOf(Port port) {
+        return amps(passive.potentials(port.currents().potentials(), port.flow()), false);
+    }
+
+    private Complex[] amps(Potentials potentials, boolean forces) {
+        List<Branch> branches = passive.branches();
+        Complex[] amps = new Complex[branches.size() + sources.size()];
+        for (int i = 0; i < branches.size(); i++) {
+            Branch branch = branches.get(i);
+            amps[i] = branch.isOpen()
+                    ? Complex.ZERO
+                    : passive.volts(potentials, branch).times(1 / branch.ohms());
+        }
+        for (int i = 0; i < sources.size(); i++) {
+            Driven one = sources.get(i);
+            Complex volts = passive.volts(potentials, one.branch());
+            Complex driving = forces ? volts.plus(one.source().force()) : volts;
+            amps[branches.size() + i] =
+                    driving.dividedBy(new Complex(one.branch().ohms(), one.source().reactanceOhms()));
+        }
+        return amps;
+    }
+
     /** {@link Port#impedanceOhms} between two terminals. */
     public double impedanceOhms(Terminal a, Terminal b) {
         return port(a, b).impedanceOhms();

@@ -118,6 +118,21 @@ final class Flow {
         volts[count++] = drop;
     }
 
+    /** How many nodes the way passed, where it is remembered. */
+    int passed() {
+        return count;
+    }
+
+    /** When the node with this place on the way is eliminated. */
+    int positionPassed(int index) {
+        return positions[index];
+    }
+
+    /** What arrived there over the sum of its conductances, V. */
+    double voltsPassed(int index) {
+        return volts[index];
+    }
+
     /** Whether nothing connects the two below the kept nodes, and one of them with no kept node either. */
     boolean isOpen() {
         return open;

@@ -97,6 +97,23 @@ final class KeptMesh {
             }
         }
 
+        /** Voltage of each node, V; 0 at those that nothing is above of. */
+        Complex[] potentials() {
+            Complex[] volts = new Complex[size];
+            for (int k = size - 1; k >= 0; k--) {
+                Complex sum = new Complex(voltsRe[k], voltsIm[k]);
+                if (!isRoot(k)) {
+                    Complex all = new Complex(sumRe[k], sumIm[k]);
+                    for (int j = k + 1; j < size; j++) {
+                        int at = k * size + j;
+                        sum = sum.plus(new Complex(re[at], im[at]).times(volts[j]).dividedBy(all));
+                    }
+                }
+                volts[k] = sum;
+            }
+            return volts;
+        }
+
         /** What arrived at a node that nothing connects with any other, A: 0 but for rounding if the currents can flow. */
         double lost() {
             return lost;

@@ -271,6 +271,15 @@ public final class Network {
         return Flow.toKept(made, wires.node(a), wires.node(b), made.size() - wires.kept.length, wires.scratch());
     }
 
+    /** @param flow what drives the eliminated nodes; null for nothing */
+    Potentials potentials(Complex[] kept, @Nullable Flow flow) {
+        return new Potentials(factor.get(), kept, flow);
+    }
+
+    Complex volts(Potentials potentials, Branch branch) {
+        return potentials.between(wires.node(branch.from()), wires.node(branch.to()));
+    }
+
     int keptCount() {
         return wires.kept.length;
     }

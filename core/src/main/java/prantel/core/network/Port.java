@@ -12,6 +12,14 @@ public final class Port {
     private final KeptMesh.Currents currents;
     private final KeptMesh.Currents sources;
 
+    Flow flow() {
+        return flow;
+    }
+
+    KeptMesh.Currents currents() {
+        return currents;
+    }
+
     Port(Flow flow, KeptMesh.Currents currents, KeptMesh.Currents sources) {
         this.flow = flow;
         this.currents = currents;

@@ -49,12 +49,49 @@ public final class Check {
         return value;
     }
 
+    /** One line of 1 to 120 characters that can be seen: it goes into decks, terminals, file headers and pages. */
     public static String name(String value, String field) {
         if (value.isBlank() || value.length() > LONGEST_NAME) {
             throw new ProblemsException(new Problem(
                     "bad-name", field, quoted(value), "give a name of 1 to " + LONGEST_NAME + " characters"));
         }
+        return visible(value, field, "");
+    }
+
+    /**
+     * Text of several lines, 0 to `most` characters; line ends and tabs are the only characters in it that cannot be seen.
+     */
+    public static String text(String value, int most, String field) {
+        if (value.length() > most) {
+            throw new ProblemsException(new Problem(
+                    "too-long", field, value.length() + " characters", "give at most " + most + " characters"));
+        }
+        return visible(value, field, "\n\r\t");
+    }
+
+    /** No control characters, direction marks or halves of a character: they can give orders to a terminal or a simulator. */
+    private static String visible(String value, String field, String besides) {
+        value.codePoints().filter(c -> !isVisible(c) && besides.indexOf(c) < 0).findFirst().ifPresent(c -> {
+            throw new ProblemsException(new Problem(
+                    "unseen-character",
+                    field,
+                    "the character U+%04X".formatted(c),
+                    "take it out: line ends, control characters and direction marks cannot be part of it"));
+        });
         return value;
+    }
+
+    private static boolean isVisible(int codePoint) {
+        return switch (Character.getType(codePoint)) {
+            case Character.CONTROL,
+                    Character.FORMAT,
+                    Character.SURROGATE,
+                    Character.LINE_SEPARATOR,
+                    Character.PARAGRAPH_SEPARATOR,
+                    Character.UNASSIGNED,
+                    Character.PRIVATE_USE -> false;
+            default -> true;
+        };
     }
 
     /** No two items with the same key; `field` is where the list stands and the index is added to it. */
@@ -81,7 +118,9 @@ public final class Check {
     }
 
     public static String quoted(String value) {
-        return "\"" + (value.length() > 80 ? value.substring(0, 80) + "…" : value) + "\"";
+        String shown = value.length() > 80 ? value.substring(0, 80) + "…" : value;
+        return "\"" + shown.codePoints().map(c -> isVisible(c) ? c : '\uFFFD').collect(
+                        StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append) + "\"";
     }
 
     /** A number for a sentence: no exponent for everyday sizes, no trailing zeros. */

@@ -36,11 +36,12 @@ final class ChainWiring {
                     wiring.run(ring.cable(), conductor, ring.returnMetres()));
             ends.add(end);
         }
-        wiring.addInsulation(id + "/return", ring.conductors(), ends, ring.returnMetres());
+        wiring.addInsulation(
+                (a, b) -> Places.runInsulation(id, a, b), ring.conductors(), ends, ring.returnMetres());
         ring.cable()
                 .enclosure()
                 .ifPresent(e -> wiring.add(
-                        id + "/return/enclosure-run",
+                        Places.runEnclosure(id),
                         Places.enclosure(id, last.id()),
                         Places.earthBar(ring.way().board()),
                         wiring.run(e, ring.returnMetres()).and(wiring.termination())));
@@ -58,7 +59,7 @@ final class ChainWiring {
             Terminal enclosureFrom = parent.map(p -> Places.enclosure(id, p.id()))
                     .orElse(Places.earthBar(circuit.way().board()));
             wiring.addEnclosure(id, point.id(), circuit.cable(), metres, enclosureFrom);
-            wiring.addFront(id, point, circuit.conductors());
+            wiring.addFront(id, point, circuit.conductors(), circuit.cable());
         }
     }
 

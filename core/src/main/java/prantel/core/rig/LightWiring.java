@@ -59,7 +59,7 @@ final class LightWiring {
                     Optional.empty(),
                     Optional.of(lamp.load()),
                     lamp.metal());
-            wiring.addFront(id, point, List.of(SWITCHED_LINE, NEUTRAL, CPC));
+            wiring.addFront(id, point, List.of(SWITCHED_LINE, NEUTRAL, CPC), circuit.cable());
         }
     }
 
@@ -73,6 +73,7 @@ final class LightWiring {
                     Places.accessory(id, at, CPC),
                     Places.front(id, at, CPC),
                     wiring.termination());
+            wiring.addMetalwork(id, at, false, circuit.cable());
             if (last == 0) {
                 contact(at, "1", accessory(at, LINE), accessory(at, SWITCHED_LINE), true);
             } else if (i == 0) {

@@ -45,13 +45,26 @@ public final class Loads {
 
     /** Puts the load of a point in; nothing where it has none. */
     public static List<Edit> in(Circuit circuit, Point point) {
-        List<Conductor> conductors = circuit instanceof Lighting
-                ? List.of(Conductor.SWITCHED_LINE, Conductor.NEUTRAL, Conductor.CPC)
-                : circuit.conductors();
-        return branches(circuit.id(), point, conductors).stream()
+        return branches(circuit.id(), point, conductors(circuit)).stream()
                 .<Edit>map(
                         p -> new Edit.Install(Places.load(circuit.id(), point.id(), p.a(), p.b()), p.characteristic()))
                 .toList();
+    }
+
+    /** Connects only what leaks from the load of a point to its metal; nothing where it is sound. */
+    public static List<Edit> leak(Circuit circuit, Point point) {
+        return in(circuit, point).stream()
+                .filter(e -> e instanceof Edit.Install install
+                        && conductors(circuit).stream()
+                                .anyMatch(c -> install.branch()
+                                        .equals(Places.load(circuit.id(), point.id(), c, Conductor.CPC))))
+                .toList();
+    }
+
+    private static List<Conductor> conductors(Circuit circuit) {
+        return circuit instanceof Lighting
+                ? List.of(Conductor.SWITCHED_LINE, Conductor.NEUTRAL, Conductor.CPC)
+                : circuit.conductors();
     }
 
     /** Puts the surge protective device of a board in. */

@@ -26,6 +26,9 @@ public final class Places {
     public static final BranchId EARTHING_CONDUCTOR = new BranchId("earthing-conductor");
 
     public static final BranchId EARTHING_CONDUCTOR_AT_MET = new BranchId("earthing-conductor/at-met");
+    /** The source's own electrode. */
+    static final BranchId SOURCE_ELECTRODE = new BranchId("supply/source-electrode");
+
     /** Link between the MET and the earth bar of the origin's board. */
     public static final BranchId EARTH_LINK = new BranchId("met/earth-link");
 
@@ -40,74 +43,74 @@ public final class Places {
     public static Terminal incoming(Rig rig, BoardId board, Conductor pole) {
         return rig.origin().id().equals(board)
                 ? new Terminal("supply/" + pole.id())
-                : new Terminal(board + "/incoming/" + pole.id());
+                : new Terminal(of(board) + "/incoming/" + pole.id());
     }
 
     /** One pole of the main switch; closed as compiled. */
     public static BranchId mainSwitch(BoardId board, Conductor pole) {
-        return new BranchId(board + "/main-switch/" + pole.id());
+        return new BranchId(of(board) + "/main-switch/" + pole.id());
     }
 
     /** Behind the main switch, before the sections part. */
     public static Terminal behindMainSwitch(BoardId board, Conductor pole) {
-        return new Terminal(board + "/" + pole.id());
+        return new Terminal(of(board) + "/" + pole.id());
     }
 
     /** From behind the main switch to a section's bar: a pole of its RCD where it has one; closed as compiled. */
     public static BranchId feed(BoardId board, SectionId section, Conductor pole) {
-        return new BranchId(board + "/" + section + "/feed/" + pole.id());
+        return new BranchId(of(board) + of(section) + "/feed/" + pole.id());
     }
 
     /** A section's line bar or neutral bar. */
     public static Terminal bar(BoardId board, SectionId section, Conductor pole) {
-        return new Terminal(board + "/" + section + "/" + pole.id());
+        return new Terminal(of(board) + of(section) + "/" + pole.id());
     }
 
     public static Terminal earthBar(BoardId board) {
-        return new Terminal(board + "/earth");
+        return new Terminal(of(board) + "/earth");
     }
 
     /** A pole of the surge protective device; open as compiled. */
     public static BranchId surge(BoardId board, Conductor a, Conductor b) {
-        return new BranchId(board + "/surge-protection/" + a.id() + "-" + b.id());
+        return new BranchId(of(board) + "/surge-protection/" + a.id() + "-" + b.id());
     }
 
     /** The contact of a circuit's device in a line, closed as compiled; for {@link Conductor#NEUTRAL} that of an RCBO. */
     public static BranchId breaker(CircuitId circuit, Conductor pole) {
-        return new BranchId(circuit + "/device/" + pole.id());
+        return new BranchId(of(circuit) + "/device/" + pole.id());
     }
 
     public static Terminal breakerOut(CircuitId circuit, Conductor pole) {
-        return new Terminal(circuit + "/device/" + pole.id() + "/out");
+        return new Terminal(of(circuit) + "/device/" + pole.id() + "/out");
     }
 
     /** The joint between a circuit's conductor and its device, neutral bar or earth bar. */
     public static BranchId terminationAtBoard(CircuitId circuit, Conductor conductor) {
-        return new BranchId(circuit + "/board/" + conductor.id() + "/termination");
+        return new BranchId(of(circuit) + "/board/" + conductor.id() + "/termination");
     }
 
     /** The conductor's end at the board: free once its termination is open. */
     public static Terminal cableAtBoard(CircuitId circuit, Conductor conductor) {
-        return new Terminal(circuit + "/board/" + conductor.id());
+        return new Terminal(of(circuit) + "/board/" + conductor.id());
     }
 
     /** The same of a ring's other end. */
     public static BranchId secondTerminationAtBoard(CircuitId circuit, Conductor conductor) {
-        return new BranchId(circuit + "/board/" + conductor.id() + "/second-termination");
+        return new BranchId(of(circuit) + "/board/" + conductor.id() + "/second-termination");
     }
 
     public static Terminal secondCableAtBoard(CircuitId circuit, Conductor conductor) {
-        return new Terminal(circuit + "/board/" + conductor.id() + "/second");
+        return new Terminal(of(circuit) + "/board/" + conductor.id() + "/second");
     }
 
     /** The leg of a ring from its last socket back to the board. */
     public static BranchId returnRun(CircuitId circuit, Conductor conductor) {
-        return new BranchId(circuit + "/return/" + conductor.id() + "/run");
+        return new BranchId(of(circuit) + "/return/" + conductor.id() + "/run");
     }
 
     /** The run of a submain. */
     public static BranchId submainRun(CircuitId circuit, Conductor conductor) {
-        return new BranchId(circuit + "/" + conductor.id() + "/run");
+        return new BranchId(of(circuit) + "/" + conductor.id() + "/run");
     }
 
     /** The run of cable that ends at a point. */
@@ -142,111 +145,147 @@ public final class Places {
 
     /** A contact of a light switch: "1" and "2" lead to the strappers; an intermediate has straight and crossed ones. */
     public static BranchId switchContact(CircuitId circuit, PointId point, String which) {
-        return new BranchId(circuit + "/" + point + "/switch/" + which);
+        return new BranchId(of(circuit) + of(point) + "/switch/" + which);
     }
 
     public static BranchId insulation(CircuitId circuit, PointId point, Conductor a, Conductor b) {
-        return new BranchId(circuit + "/" + point + "/insulation-" + a.id() + "-" + b.id());
+        return new BranchId(of(circuit) + of(point) + "/insulation-" + a.id() + "-" + b.id());
     }
 
     /** A load between two conductors of a point; open as compiled. */
     public static BranchId load(CircuitId circuit, PointId point, Conductor a, Conductor b) {
-        return new BranchId(circuit + "/" + point + "/load-" + a.id() + "-" + b.id());
+        return new BranchId(of(circuit) + of(point) + "/load-" + a.id() + "-" + b.id());
     }
 
     /** The incoming cable's conductor end, before its joint. */
     public static Terminal cableIn(CircuitId circuit, PointId point, Conductor conductor) {
-        return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/in");
+        return new Terminal(of(circuit) + of(point) + "/" + conductor.id() + "/in");
     }
 
     /** The outgoing cable's conductor end, after its joint. */
     public static Terminal cableOut(CircuitId circuit, PointId point, Conductor conductor) {
-        return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/out");
+        return new Terminal(of(circuit) + of(point) + "/" + conductor.id() + "/out");
     }
 
     /** Where the cable to a spur, branch, lamp or switch begins, after its joint. */
     public static Terminal cableFrom(CircuitId circuit, PointId to, Conductor conductor) {
-        return new Terminal(circuit + "/" + to + "/" + conductor.id() + "/from");
+        return new Terminal(of(circuit) + of(to) + "/" + conductor.id() + "/from");
     }
 
     /** The accessory's own terminal, at the rear; the supply side of an isolator. */
     public static Terminal accessory(CircuitId circuit, PointId point, Conductor conductor) {
-        return new Terminal(circuit + "/" + point + "/" + conductor.id());
+        return new Terminal(of(circuit) + of(point) + "/" + conductor.id());
     }
 
     /** Behind an isolator's pole. */
     public static Terminal loadSide(CircuitId circuit, PointId point, Conductor conductor) {
-        return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/load-side");
+        return new Terminal(of(circuit) + of(point) + "/" + conductor.id() + "/load-side");
     }
 
     /** The side of an intermediate switch that is further from the lamp's feed. */
     public static Terminal onward(CircuitId circuit, PointId point, Conductor strapper) {
-        return new Terminal(circuit + "/" + point + "/" + strapper.id() + "/onward");
+        return new Terminal(of(circuit) + of(point) + "/" + strapper.id() + "/onward");
     }
 
     /** Where a probe is held at the accessory's front. */
     public static Terminal front(CircuitId circuit, PointId point, Conductor conductor) {
-        return new Terminal(circuit + "/" + point + "/" + conductor.id() + "/front");
+        return new Terminal(of(circuit) + of(point) + "/" + conductor.id() + "/front");
     }
 
     /** Exposed metal of a point. */
     public static Terminal metalwork(CircuitId circuit, PointId point) {
-        return new Terminal(circuit + "/" + point + "/metalwork");
+        return new Terminal(of(circuit) + of(point) + "/metalwork");
     }
 
     /** From a point's earth terminal to its metalwork. */
     public static BranchId metalworkEarth(CircuitId circuit, PointId point) {
-        return new BranchId(circuit + "/" + point + "/metalwork-earth");
+        return new BranchId(of(circuit) + of(point) + "/metalwork-earth");
+    }
+
+    /** Insulation between two conductors of a run: of a submain, or of the return leg of a ring. */
+    static BranchId runInsulation(CircuitId circuit, Conductor a, Conductor b) {
+        return new BranchId(of(circuit) + "/insulation-" + a.id() + "-" + b.id());
+    }
+
+    /** Conduit or armour along a submain, or along the return leg of a ring. */
+    static BranchId runEnclosure(CircuitId circuit) {
+        return new BranchId(of(circuit) + "/enclosure-run");
+    }
+
+    static BranchId partToEarth(BondId bond) {
+        return new BranchId(of(bond) + "/part-to-earth");
     }
 
     /** Conduit or armour at a point. */
     public static Terminal enclosure(CircuitId circuit, PointId point) {
-        return new Terminal(circuit + "/" + point + "/enclosure");
+        return new Terminal(of(circuit) + of(point) + "/enclosure");
     }
 
     public static BranchId enclosureRun(CircuitId circuit, PointId point) {
-        return new BranchId(circuit + "/" + point + "/enclosure-run");
+        return new BranchId(of(circuit) + of(point) + "/enclosure-run");
     }
 
     /** Where conduit or armour meets the earth terminal of a point. */
     public static BranchId enclosureJoint(CircuitId circuit, PointId point) {
-        return new BranchId(circuit + "/" + point + "/enclosure-joint");
+        return new BranchId(of(circuit) + of(point) + "/enclosure-joint");
     }
 
     /** The joint between a bonding conductor and the MET. */
     public static BranchId bondAtMet(BondId bond) {
-        return new BranchId("bond/" + bond + "/at-met");
+        return new BranchId(of(bond) + "/at-met");
     }
 
     /** The bonding conductor's end at the MET: free once its joint is open. */
     public static Terminal bondMetEnd(BondId bond) {
-        return new Terminal("bond/" + bond + "/met-end");
+        return new Terminal(of(bond) + "/met-end");
     }
 
     public static BranchId bondConductor(BondId bond) {
-        return new BranchId("bond/" + bond + "/conductor");
+        return new BranchId(of(bond) + "/conductor");
     }
 
     /** The clamp itself. */
     public static Terminal clamp(BondId bond) {
-        return new Terminal("bond/" + bond + "/clamp");
+        return new Terminal(of(bond) + "/clamp");
     }
 
     /** Where the clamp bears on the part. */
     public static BranchId clampOnPart(BondId bond) {
-        return new BranchId("bond/" + bond + "/clamp-on-part");
+        return new BranchId(of(bond) + "/clamp-on-part");
     }
 
     /** The bare metal of the part beside the clamp. */
     public static Terminal part(BondId bond) {
-        return new Terminal("bond/" + bond + "/part");
+        return new Terminal(of(bond) + "/part");
     }
 
     public static BranchId supplementaryBond(BondId bond) {
-        return new BranchId("supplementary-bond/" + bond + "/conductor");
+        return new BranchId("supplementary-" + of(bond) + "/conductor");
+    }
+
+    // ids of a file have no colon: what they name can never be taken for a word of the network's own
+
+    private static String of(CircuitId circuit) {
+        return "circuit:" + circuit;
+    }
+
+    private static String of(PointId point) {
+        return "/point:" + point;
+    }
+
+    private static String of(BoardId board) {
+        return "board:" + board;
+    }
+
+    private static String of(SectionId section) {
+        return "/section:" + section;
+    }
+
+    private static String of(BondId bond) {
+        return "bond:" + bond;
     }
 
     private static BranchId at(CircuitId circuit, PointId point, Conductor conductor, String what) {
-        return new BranchId(circuit + "/" + point + "/" + conductor.id() + "/" + what);
+        return new BranchId(of(circuit) + of(point) + "/" + conductor.id() + "/" + what);
     }
 }

@@ -10,8 +10,17 @@ import prantel.core.quantity.Check;
  * @param behaviour what this very device does
  */
 public record ResidualDevice(Type type, double ratedResidualMilliamps, boolean delayed, Behaviour behaviour) {
+    /** Up to here a device serves additional protection, and is never delayed. */
+    private static final double ADDITIONAL_MILLIAMPS = 30;
+
     public ResidualDevice {
         Check.between(ratedResidualMilliamps, 5, 1000, "ratedResidualMilliamps", "mA");
+        Check.that(
+                !delayed || ratedResidualMilliamps > ADDITIONAL_MILLIAMPS,
+                "delayed-too-sensitive",
+                "delayed",
+                Check.plain(ratedResidualMilliamps) + " mA, S",
+                "there is no S type of 30 mA or less (IEC 61008-1, from memory); give another IΔn or no delay");
         Check.between(behaviour.tripMilliamps(), 1, 5000, "tripMilliamps", "mA");
     }
 

@@ -35,12 +35,7 @@ public record Rig(
         circuits = List.copyOf(circuits);
         relays = List.copyOf(relays);
         Check.distinct(relays, r -> String.valueOf(r.number()), "faultBox");
-        Check.that(
-                comments.length() <= MOST_COMMENT,
-                "too-long",
-                "comments",
-                comments.length() + " characters",
-                "give at most " + MOST_COMMENT + " characters");
+        Check.text(comments, MOST_COMMENT, "comments");
         Check.that(!boards.isEmpty(), "bad-count", "boards", "no board", "give at least one board");
         Check.that(!circuits.isEmpty(), "bad-count", "circuits", "no circuit", "give at least one circuit");
         Check.distinct(boards, b -> b.id().value(), "boards");
@@ -150,11 +145,20 @@ public record Rig(
         }
     }
 
-    /** Boards and circuits share one name space in the network, and some words belong to the origin. */
+    /** Boards, circuits and the origin share one name space in fault sets. */
     private static void checkNames(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
-        java.util.Set<String> taken = new java.util.HashSet<>(List.of(
-                "supply", "bond", "residual", "met", "supplementary-bond", "earthing-conductor", "mass-of-earth"));
-        boards.forEach(b -> taken.add(b.id().value()));
+        java.util.Set<String> taken = new java.util.HashSet<>(
+                List.of("supply", "bond", "residual", "supplementary-bond", "earthing-conductor"));
+        for (int i = 0; i < boards.size(); i++) {
+            String id = boards.get(i).id().value();
+            if (!taken.add(id)) {
+                problems.add(new Problem(
+                        "name-taken",
+                        "boards/" + i + "/id",
+                        Check.quoted(id),
+                        "fault sets call something at the origin so; give the board another id"));
+            }
+        }
         for (int i = 0; i < circuits.size(); i++) {
             String id = circuits.get(i).id().value();
             if (taken.contains(id)) {

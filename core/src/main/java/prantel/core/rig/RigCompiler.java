@@ -125,7 +125,7 @@ public final class RigCompiler {
             case TT -> wiring.add(Places.source(CPC), Places.MASS_OF_EARTH, earth, Make.supply(how.electrodeOhms()));
         }
         wiring.add(
-                "supply/source-electrode", Places.SOURCE, Places.MASS_OF_EARTH, Make.supply(how.sourceElectrodeOhms()));
+                Places.SOURCE_ELECTRODE, Places.SOURCE, Places.MASS_OF_EARTH, Make.supply(how.sourceElectrodeOhms()));
     }
 
     private void addSource(Conductor pole, BoardId origin, double ohms) {
@@ -154,7 +154,7 @@ public final class RigCompiler {
                 copper(bond.csaMm2(), bond.lengthMetres()));
         wiring.add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), wiring.termination());
         wiring.add(
-                "bond/" + id + "/part-to-earth",
+                Places.partToEarth(id),
                 Places.part(id),
                 Places.MASS_OF_EARTH,
                 Make.fixed(bond.partToEarthOhms()));
@@ -238,13 +238,14 @@ public final class RigCompiler {
         submain.cable()
                 .enclosure()
                 .ifPresent(e -> wiring.add(
-                        id + "/enclosure-run",
+                        Places.runEnclosure(id),
                         Places.earthBar(submain.way().board()),
                         Places.earthBar(submain.feeds()),
                         wiring.run(e, submain.lengthMetres())
                                 .and(wiring.termination())
                                 .and(wiring.termination())));
-        wiring.addInsulation(id.value(), submain.conductors(), ends, submain.lengthMetres());
+        wiring.addInsulation(
+                (a, b) -> Places.runInsulation(id, a, b), submain.conductors(), ends, submain.lengthMetres());
     }
 
     private static Make copper(double csaMm2, double metres) {

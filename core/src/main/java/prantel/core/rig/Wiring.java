@@ -2,6 +2,7 @@ package prantel.core.rig;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiFunction;
 import prantel.core.network.Branch;
 import prantel.core.network.BranchId;
 import prantel.core.network.Terminal;
@@ -29,9 +30,6 @@ final class Wiring {
         return makes;
     }
 
-    void add(String id, Terminal from, Terminal to, Make make) {
-        add(new BranchId(id), from, to, make);
-    }
 
     void add(BranchId id, Terminal from, Terminal to, Make make) {
         branches.add(new Branch(id, from, to, make.ohms(Variation.NONE)));
@@ -74,35 +72,45 @@ final class Wiring {
             ends.add(end);
             conductors.add(conductor);
         }
-        addInsulation(circuit + "/" + to, conductors, ends, metres);
+        addInsulation((a, b) -> Places.insulation(circuit, to, a, b), conductors, ends, metres);
     }
 
     /** Insulation of a run, lumped at its far end: against it the conductors are nothing. */
-    void addInsulation(String at, List<Conductor> conductors, List<Terminal> ends, double metres) {
+    void addInsulation(
+            BiFunction<Conductor, Conductor, BranchId> at, List<Conductor> conductors, List<Terminal> ends, double metres) {
         Make make = Make.insulation(workmanship.insulationMegohmKilometres() * 1e6 / (metres / 1000));
         for (int i = 0; i < ends.size(); i++) {
             for (int j = i + 1; j < ends.size(); j++) {
-                add(
-                        at + "/insulation-" + conductors.get(i).id() + "-"
-                                + conductors.get(j).id(),
-                        ends.get(i),
-                        ends.get(j),
-                        make);
+                add(at.apply(conductors.get(i), conductors.get(j)), ends.get(i), ends.get(j), make);
             }
         }
     }
 
-    /** Conduit or armour along a run, joined to the earth terminal of the point it reaches. */
+    /**
+     * Conduit or armour along a run. At the point it is joined to the metalwork, the box or the plate; the earth terminal
+     * meets it through its own lead to that: a lost CPC is hidden by the metal, and metalwork off its terminal is not.
+     */
     void addEnclosure(CircuitId circuit, PointId to, Cable cable, double metres, Terminal from) {
         cable.enclosure().ifPresent(enclosure -> {
             Terminal here = Places.enclosure(circuit, to);
             add(Places.enclosureRun(circuit, to), from, here, run(enclosure, metres));
-            add(Places.enclosureJoint(circuit, to), here, Places.accessory(circuit, to, Conductor.CPC), termination());
+            add(Places.enclosureJoint(circuit, to), here, Places.metalwork(circuit, to), termination());
         });
     }
 
+    /** The lead from an earth terminal to the metalwork, where a point has any or its cable runs in metal. */
+    void addMetalwork(CircuitId circuit, PointId at, boolean metal, Cable cable) {
+        if (metal || cable.enclosure().isPresent()) {
+            add(
+                    Places.metalworkEarth(circuit, at),
+                    Places.accessory(circuit, at, Conductor.CPC),
+                    Places.metalwork(circuit, at),
+                    termination());
+        }
+    }
+
     /** Front contacts, metalwork and load of a point. */
-    void addFront(CircuitId circuit, Point point, List<Conductor> conductors) {
+    void addFront(CircuitId circuit, Point point, List<Conductor> conductors, Cable cable) {
         for (Conductor conductor : conductors) {
             boolean isolated = point.kind() == PointKind.ISOLATOR && conductor != Conductor.CPC;
             Terminal at = Places.accessory(circuit, point.id(), conductor);
@@ -117,13 +125,7 @@ final class Wiring {
                     Places.front(circuit, point.id(), conductor),
                     contact(point.kind()));
         }
-        if (point.metal()) {
-            add(
-                    Places.metalworkEarth(circuit, point.id()),
-                    Places.accessory(circuit, point.id(), Conductor.CPC),
-                    Places.metalwork(circuit, point.id()),
-                    termination());
-        }
+        addMetalwork(circuit, point.id(), point.metal(), cable);
         Loads.branches(circuit, point, conductors)
                 .forEach(l -> addOpen(
                         Places.load(circuit, point.id(), l.a(), l.b()),

@@ -15,6 +15,8 @@ public record Danger(Kind kind, String where, String finding) {
         NO_DISCONNECTION("protection defeated"),
         /** Energising makes a short circuit. */
         SUPPLY_SHORT("short at energising"),
+        /** What is set would get hot under the circuit's load. */
+        HEATING("overheats"),
         /** The supply cannot stay on: an RCD trips at once. No danger, but no live test either. */
         WILL_NOT_STAY_ON("will not stay on");
 

@@ -12,7 +12,9 @@ import prantel.core.network.Alternating;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Terminal;
+import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
+import prantel.core.rig.CompiledRig;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Places;
@@ -23,6 +25,7 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Submain;
 import prantel.core.rig.Variation;
+import prantel.core.sequence.Scheme.Tolerances;
 
 /**
  * The rig with faults, supply on: touch voltages of all metal, disconnection of a fault to it at every point, short circuits
@@ -42,27 +45,35 @@ public final class SafetyCheck {
     /** Later than this it protects nobody at 5 × IΔn, ms: the S type's limit. Source: IEC 61008-1 Table 1. */
     private static final double LATEST_TRIP_MILLIS = 150;
 
+    /** A resistor of a training rig stands a few watts. Common practice, no source. */
+    public static final double MOST_WATTS = 5;
+
     /** Above this there is no earth, only insulation, Ω. */
     private static final double UNEARTHED_OHMS = 1e5;
 
     private final Rig rig;
     private final Rig fitted;
     private final FaultSet faults;
+    private final Variation variation;
     private final Network dead;
     private final Network live;
     private final Alternating supply;
     private final List<Residuals.Placed> residuals;
     private final List<Danger> dangers = new ArrayList<>();
 
-    private SafetyCheck(Rig rig, Network compiled, FaultSet faults) {
+    private SafetyCheck(Rig rig, Network compiled, FaultSet faults, Variation variation) {
         this.rig = rig;
         this.faults = faults;
+        this.variation = variation;
         this.fitted = faults.fitted(rig);
-        this.live =
-                compiled.with(faults.edits(rig, Variation.NONE), rig.supply().nominalVolts());
+        this.live = compiled.with(faults.edits(rig, variation), volts());
         this.dead = live.with(mainSwitchOff(rig));
-        this.supply = new Alternating(live, RigCompiler.sources(rig, Variation.NONE));
+        this.supply = new Alternating(live, RigCompiler.sources(rig, variation));
         this.residuals = faults.residuals(rig);
+    }
+
+    private double volts() {
+        return rig.supply().nominalVolts() * variation.volts();
     }
 
     /**
@@ -80,25 +91,89 @@ public final class SafetyCheck {
         }
     }
 
+    /** By the worse end of the usual tolerances everywhere: most current for what heats and trips, least for what has to trip. */
     public static Report of(Rig rig, FaultSet faults) {
-        return of(rig, RigCompiler.compile(rig), faults);
+        return of(rig, RigCompiler.compileAll(rig), faults, Tolerances.usual());
     }
 
-    /** The same, for a rig that is compiled already. */
-    public static Report of(Rig rig, Network compiled, FaultSet faults) {
-        SafetyCheck check = new SafetyCheck(rig, compiled, faults);
-        check.touchVoltages();
-        check.disconnection();
-        check.energising();
+    /** The same, for a rig that is compiled already. @param tolerances how far the rig may be from its declaration */
+    public static Report of(Rig rig, CompiledRig compiled, FaultSet faults, Tolerances tolerances) {
+        Map<List<Object>, Danger> dangers = new LinkedHashMap<>();
+        for (Variation variation : List.of(tolerances.low(), tolerances.high())) {
+            SafetyCheck check = new SafetyCheck(rig, compiled.network(variation), faults, variation);
+            check.touchVoltages();
+            check.disconnection();
+            check.energising();
+            check.heating();
+            check.dangers.forEach(d -> dangers.putIfAbsent(List.of(d.kind(), d.where()), d));
+        }
         SafetyClass strictest = faults.faults().stream()
                 .map(Fault::safety)
                 .max(java.util.Comparator.naturalOrder())
                 .orElse(SafetyClass.MAY_STAY_LIVE);
-        if (!check.dangers.isEmpty() && strictest == SafetyClass.MAY_STAY_LIVE) {
+        if (!dangers.isEmpty() && strictest == SafetyClass.MAY_STAY_LIVE) {
             strictest = SafetyClass.DEAD_ONLY;
         }
         boolean anyDeadOnly = faults.faults().stream().anyMatch(f -> f.safety() == SafetyClass.DEAD_ONLY);
-        return new Report(check.dangers, anyDeadOnly ? SafetyClass.DEAD_ONLY : strictest);
+        return new Report(List.copyOf(dangers.values()), anyDeadOnly ? SafetyClass.DEAD_ONLY : strictest);
+    }
+
+    /**
+     * I²R in every resistor set in a line or neutral, at what the circuit's loads draw and at In, which is what a socket
+     * invites; U²/R in every one set between two conductors. Source boxes are made for it, and are left out.
+     */
+    private void heating() {
+        for (Fault fault : faults.faults()) {
+            if (fault.safety() == SafetyClass.EMULATED
+                    || fault.kind().magnitude().filter(m -> m.unit().dimension() == Unit.Dimension.RESISTANCE).isEmpty()
+                    || fault.place().ofCircuit().isEmpty()) {
+                continue;
+            }
+            Circuit circuit = fitted.circuit(fault.place().ofCircuit().get());
+            for (Edit edit : fault.edits(rig, variation)) {
+                switch (edit) {
+                    case Edit.PutInSeries(var branch, double ohms) -> {
+                        if (carriesLoad(fault)) {
+                            inSeries(fault, circuit, ohms);
+                        }
+                    }
+                    case Edit.Bridge(var a, var b, double ohms) ->
+                        heats(fault, volts() * volts() / ohms, "between its conductors");
+                    default -> {}
+                }
+            }
+        }
+    }
+
+    /** No load current flows in a CPC. What a circuit as a whole is given sits in its line. */
+    private static boolean carriesLoad(Fault fault) {
+        return !fault.conductors().equals(List.of(Conductor.CPC));
+    }
+
+    private void inSeries(Fault fault, Circuit circuit, double ohms) {
+        double loads = circuit.points().stream()
+                .flatMap(p -> p.load().stream())
+                .mapToDouble(l -> l.watts() / rig.supply().nominalVolts())
+                .sum();
+        double rated = circuit.device().overcurrent().ratedAmps();
+        double amps = Math.max(loads, rated);
+        heats(
+                fault,
+                amps * amps * ohms,
+                loads > 0
+                        ? text("at %.0f A (its loads draw %.3g A, which is %.3g W)", amps, loads, loads * loads * ohms)
+                        : text("at %.0f A", amps));
+    }
+
+    private void heats(Fault fault, double watts, String when) {
+        if (watts > MOST_WATTS) {
+            dangers.add(new Danger(
+                    Danger.Kind.HEATING,
+                    fault.where(rig),
+                    text(
+                            "%s, %s, would turn %.3g W into heat %s; a training resistor stands %.0f W. Dead tests only.",
+                            fault.title(), fault.where(rig), watts, when, MOST_WATTS)));
+        }
     }
 
     private static List<Edit> mainSwitchOff(Rig rig) {
@@ -219,7 +294,7 @@ public final class SafetyCheck {
 
     /** What flows the moment the circuit's device is closed, loads out. */
     private void energising() {
-        double volts = rig.supply().nominalVolts();
+        double volts = volts();
         for (Circuit circuit : rig.circuits()) {
             if (circuit instanceof Submain) {
                 continue;
@@ -278,7 +353,7 @@ public final class SafetyCheck {
                 .toList();
         residuals.stream()
                 .filter(p -> inFront.contains(p.id()))
-                .filter(p -> milliamps >= p.device().behaviour().tripMilliamps())
+                .filter(p -> milliamps >= p.device().behaviour().tripMilliamps() * variation.trip())
                 .findFirst()
                 .ifPresent(p -> dangers.add(new Danger(
                         Danger.Kind.WILL_NOT_STAY_ON,

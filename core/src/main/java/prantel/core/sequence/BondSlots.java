@@ -9,7 +9,8 @@ import prantel.core.limits.AsNzs;
 import prantel.core.limits.BondingYardstick;
 import prantel.core.limits.ConductorTable;
 import prantel.core.limits.Limit;
-import prantel.core.limits.Limit.Side;
+import prantel.core.limits.Overcurrent;
+import prantel.core.limits.SupplyLimits;
 import prantel.core.network.Terminal;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
@@ -35,7 +36,7 @@ final class BondSlots {
     List<Slot> earthingConductor() {
         EarthingConductor conductor = rig.earthing().conductor();
         Limit limit = scheme.options().asNzs()
-                ? new Limit(Side.AT_MOST, AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "")
+                ? Limit.atMost(AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "")
                 : byLength(conductor.csaMm2(), conductor.lengthMetres());
         return List.of(slot(
                 "earthing-conductor",
@@ -52,7 +53,7 @@ final class BondSlots {
         List<Slot> slots = new ArrayList<>();
         for (MainBond bond : rig.bonds()) {
             slots.add(bond(bond, "clamp", "on the clamp", Places.clamp(bond.id())));
-            slots.add(bond(bond, "part", "on the bare pipe", Places.part(bond.id())));
+            slots.add(bond(bond, "part", "on the bare metal of the part", Places.part(bond.id())));
         }
         for (SupplementaryBond bond : rig.earthing().supplementaryBonds()) {
             slots.add(slot(
@@ -62,10 +63,25 @@ final class BondSlots {
                     setUps.nothingMoved("Probes on the earth terminal of the point and on the bare part"),
                     Places.accessory(bond.circuit(), bond.point(), Conductor.CPC),
                     Places.part(bond.part()),
-                    yardstick(bond.csaMm2(), bond.lengthMetres()),
+                    touchVoltage(bond),
                     byHand(bond.csaMm2(), bond.lengthMetres())));
         }
         return slots;
+    }
+
+    /** R ≤ 50 V / Ia of what protects the circuit. Source: BS 7671 415.2.2, from memory. */
+    private Limit touchVoltage(SupplementaryBond bond) {
+        Overcurrent device = rig.circuit(bond.circuit()).device().overcurrent();
+        double amps = device.iaAmps(rig.supply().nominalVolts());
+        return Limit.atMost(
+                SupplyLimits.TOUCH_VOLTS / amps,
+                "BS 7671 415.2.2, R ≤ 50 V ÷ Ia (from memory)",
+                String.format(
+                        Locale.ROOT,
+                        "50 V ÷ %s A (%s) = %.2f Ω",
+                        Check.plain(amps),
+                        device.label(),
+                        SupplyLimits.TOUCH_VOLTS / amps));
     }
 
     private Slot bond(MainBond bond, String id, String where, Terminal probe) {
@@ -97,8 +113,8 @@ final class BondSlots {
 
     private Limit yardstick(double csaMm2, double metres) {
         return switch (scheme.options().yardstick()) {
-            case FIXED -> new Limit(Side.AT_MOST, BondingYardstick.OHMS, BondingYardstick.SOURCE, "");
-            case HALF_OHM -> new Limit(Side.AT_MOST, AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "");
+            case FIXED -> Limit.atMost(BondingYardstick.OHMS, BondingYardstick.SOURCE, "");
+            case HALF_OHM -> Limit.atMost(AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "");
             case BY_LENGTH -> byLength(csaMm2, metres);
         };
     }
@@ -110,8 +126,7 @@ final class BondSlots {
         double copper = scheme.tolerances().high().cable() * ohms(csaMm2, metres);
         // a display has hundredths: one digit more could never be told apart
         double most = Math.ceil((copper + joints) * 100) / 100 + 0.01;
-        return new Limit(
-                Side.AT_MOST,
+        return Limit.atMost(
                 most,
                 "IEC 60228 with the scheme's tolerance (common practice)",
                 byHand(csaMm2, metres).working() + ", with tolerance and joints at most "

@@ -59,7 +59,7 @@ final class ContinuitySlots {
             for (Point point : radial.points()) {
                 slots.add(r1r2(
                         radial,
-                        radial.id() + "/r1r2/" + point.id() + suffix(line),
+                        SlotIds.of(radial.id()) + "/r1r2/" + point.id() + suffix(line),
                         line == Conductor.LINE ? Spot.of(radial, point) : Spot.of(radial, point, line.letter()),
                         setUp,
                         Places.front(radial.id(), point.id(), line),
@@ -79,7 +79,7 @@ final class ContinuitySlots {
         for (Conductor line : submain.lines()) {
             slots.add(r1r2(
                     submain,
-                    submain.id() + "/r1r2/" + line.id(),
+                    SlotIds.of(submain.id()) + "/r1r2/" + line.id(),
                     Spot.of(submain, rig.board(submain.feeds()).label() + (line == Conductor.LINE ? "" : ", " + line)),
                     setUps.method1(
                             submain,
@@ -113,7 +113,7 @@ final class ContinuitySlots {
                     boolean only = states.size() == 1;
                     slots.add(r1r2(
                             lighting,
-                            lighting.id() + "/r1r2/" + lamp.id() + (only ? "" : "/position-" + (i + 1)),
+                            SlotIds.of(lighting.id()) + "/r1r2/" + lamp.id() + (only ? "" : "/position-" + (i + 1)),
                             only ? Spot.of(lighting, point) : Spot.of(lighting, point, LightStates.words(group, state)),
                             setUps.method1(
                                     lighting,
@@ -203,7 +203,7 @@ final class ContinuitySlots {
 
     private static Slot r2(Circuit circuit, String id, Spot spot, SetUp setUp, Terminal probe) {
         return new Slot.Measured(
-                new SlotId(circuit.id() + "/r2/" + id),
+                new SlotId(SlotIds.of(circuit.id()) + "/r2/" + id),
                 TestStep.R2,
                 "R2",
                 spot,
@@ -214,15 +214,16 @@ final class ContinuitySlots {
                 Optional.empty());
     }
 
-    static Slot highest(Circuit circuit, TestStep step, String id, String quantity, List<Slot> of, Limit limit) {
+    static Slot highest(
+            Circuit circuit, TestStep step, String id, String quantity, List<Slot> of, Optional<Limit> limit) {
         return new Slot.Composed(
-                new SlotId(circuit.id() + "/" + id),
+                new SlotId(SlotIds.of(circuit.id()) + "/" + id),
                 step,
                 quantity,
                 Spot.of(circuit, circuit.label() + ", for the record"),
                 Slot.Rule.HIGHEST,
                 of.stream().map(Slot::id).toList(),
                 Unit.OHM,
-                Optional.of(limit));
+                limit);
     }
 }

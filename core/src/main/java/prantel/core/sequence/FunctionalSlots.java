@@ -26,6 +26,8 @@ import prantel.core.rig.Submain;
 final class FunctionalSlots {
     /** A plug-in load of about half a kilowatt, Ω. Common practice, no source. */
     private static final double TRAINING_LOAD_OHMS = 100;
+    /** A clamp meter on a final circuit reads half an amp and more with some certainty, W. Common practice, no source. */
+    private static final double LEAST_WATTS = 115;
 
     private final Rig rig;
     private final SetUp setUp;
@@ -51,7 +53,7 @@ final class FunctionalSlots {
             if (circuit instanceof Radial radial && radial.threePhase()) {
                 for (Point point : radial.points()) {
                     slots.add(rotation(
-                            radial.id() + "/sequence/" + point.id(),
+                            SlotIds.of(radial.id()) + "/sequence/" + point.id(),
                             Spot.of(radial, point),
                             Places.front(radial.id(), point.id(), Conductor.L1),
                             Places.front(radial.id(), point.id(), Conductor.L2),
@@ -95,7 +97,7 @@ final class FunctionalSlots {
             off.add(new Edit.Open(Places.breaker(circuit.id(), NEUTRAL)));
         }
         return slot(
-                circuit.id() + "/works/device",
+                SlotIds.of(circuit.id()) + "/works/device",
                 TestStep.FUNCTIONAL,
                 "its device switches it",
                 Spot.of(circuit, circuit.label() + ", at " + point.label()),
@@ -109,7 +111,10 @@ final class FunctionalSlots {
         return circuit instanceof Lighting ? SWITCHED_LINE : circuit.lines().getFirst();
     }
 
-    /** Behind an RCD: it must stand a load. The appliance that is there, or else the plug-in training load. */
+    /**
+     * Behind an RCD: it must stand a load. The plug-in training load where there is a socket, the appliance that is there
+     * where it is hard-wired; none where neither draws what a clamp can read.
+     */
     private Optional<Slot> load(Circuit circuit) {
         boolean measured = circuit.points().stream().anyMatch(p -> isElement(circuit, p));
         if (circuit.isThreePhase()
@@ -117,31 +122,37 @@ final class FunctionalSlots {
                 || prantel.core.rig.Residuals.protecting(rig, circuit).isEmpty()) {
             return Optional.empty();
         }
-        Point point = circuit.points().stream()
+        return circuit.points().stream()
                 .filter(p -> p.kind() != PointKind.SWITCH)
+                .filter(p -> p.kind().isSocket()
+                        || p.load().filter(l -> l.watts() >= LEAST_WATTS).isPresent())
                 .reduce((a, b) -> b)
-                .orElseThrow();
-        double ohms = circuit instanceof Lighting
-                ? point.load().map(Load::hotOhms).orElse(TRAINING_LOAD_OHMS)
-                : TRAINING_LOAD_OHMS;
-        return Optional.of(loadCurrent(circuit, point, ohms));
+                .map(p -> loadCurrent(
+                        circuit,
+                        p,
+                        p.kind().isSocket()
+                                ? TRAINING_LOAD_OHMS
+                                : p.load().map(Load::hotOhms).orElseThrow()));
     }
 
     private static boolean isElement(Circuit circuit, Point point) {
         return !circuit.isThreePhase()
-                && point.load().filter(l -> l.kind() == Load.Kind.ELEMENT).isPresent();
+                && point.load()
+                        .filter(l -> l.kind() == Load.Kind.ELEMENT && l.watts() >= LEAST_WATTS)
+                        .isPresent();
     }
 
     private Slot loadCurrent(Circuit circuit, Point point, double ohms) {
         return slot(
-                circuit.id() + "/load-current/" + point.id(),
+                SlotIds.of(circuit.id()) + "/load-current/" + point.id(),
                 TestStep.FUNCTIONAL,
                 "load current",
                 Spot.of(circuit, point),
                 new Measurement.LoadCurrent(
-                        Places.accessory(circuit.id(), point.id(), line(circuit)),
-                        Places.accessory(circuit.id(), point.id(), NEUTRAL),
-                        ohms),
+                        Places.front(circuit.id(), point.id(), line(circuit)),
+                        Places.front(circuit.id(), point.id(), NEUTRAL),
+                        ohms,
+                        prantel.core.rig.Loads.leak(circuit, point)),
                 Unit.AMP);
     }
 
@@ -161,7 +172,7 @@ final class FunctionalSlots {
                     LightStates.edits(lighting.id(), group, LightStates.pair(group, i)), line, neutral, true));
         }
         return slot(
-                lighting.id() + "/works/" + group.id(),
+                SlotIds.of(lighting.id()) + "/works/" + SlotIds.ofGroup(group.id()),
                 TestStep.FUNCTIONAL,
                 "lamp, from every switch",
                 new Spot(
@@ -188,7 +199,7 @@ final class FunctionalSlots {
             trials.add(new Measurement.Trial(off, probe, earth, false));
         }
         slots.add(slot(
-                circuit.id() + "/works/" + point.id(),
+                SlotIds.of(circuit.id()) + "/works/" + SlotIds.of(point.id()),
                 TestStep.FUNCTIONAL,
                 point.kind() == PointKind.ISOLATOR ? "isolator, on and off" : "supply present",
                 Spot.of(circuit, point),

@@ -12,7 +12,6 @@ import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.InsulationMinimum;
 import prantel.core.limits.Limit;
-import prantel.core.limits.Limit.Side;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
 import prantel.core.quantity.Unit;
@@ -55,7 +54,7 @@ final class InsulationSlots {
             SetUp setUp = known.computeIfAbsent(new Round(circuit.id(), round), r -> setUp(circuit, round));
             for (Conductor[] pair : pairs(circuit.lines())) {
                 slots.add(slot(
-                        circuit.id() + "/ir" + volts + "/" + pairId(pair) + (rounds ? "/round-" + (round + 1) : ""),
+                        SlotIds.of(circuit.id()) + "/ir" + volts + "/" + pairId(pair) + (rounds ? "/round-" + (round + 1) : ""),
                         TestStep.INSULATION,
                         pair,
                         Spot.of(
@@ -130,10 +129,11 @@ final class InsulationSlots {
                 for (Board.Section section : board.sections()) {
                     addAll(
                             slots,
-                            board.id() + "/" + section.id(),
+                            SlotIds.of(board.id()) + "/" + SlotIds.of(section.id()),
                             section.label(),
                             volts,
-                            setUps.section(board, section, poles),
+                            joined(setUps.section(board, section, poles), poles, c ->
+                                    Places.bar(board.id(), section.id(), c)),
                             poles,
                             c -> Places.bar(board.id(), section.id(), c),
                             board);
@@ -141,15 +141,30 @@ final class InsulationSlots {
             }
             addAll(
                     slots,
-                    board.id() + "/whole",
+                    SlotIds.of(board.id()) + "/whole",
                     board.label() + ", all together",
                     volts,
-                    setUps.board(board),
+                    joined(setUps.board(board), poles, c -> Places.behindMainSwitch(board.id(), c)),
                     poles,
                     c -> Places.behindMainSwitch(board.id(), c),
                     board);
         }
         return slots;
+    }
+
+    /** Where the school joins live conductors for the test, all poles of the board joined as well. */
+    private SetUp joined(
+            SetUp setUp, List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
+        if (!scheme.options().joinedInsulation()) {
+            return setUp;
+        }
+        List<String> steps = new ArrayList<>(setUp.steps());
+        steps.add("Lines and neutral joined");
+        List<Edit> edits = new ArrayList<>(setUp.edits());
+        for (Conductor pole : poles.subList(1, poles.size())) {
+            edits.add(setUps.link(bar.apply(poles.getFirst()), bar.apply(pole)));
+        }
+        return new SetUp(steps, setUp.isolation(), edits);
     }
 
     private void addAll(
@@ -187,8 +202,8 @@ final class InsulationSlots {
                 setUp,
                 Unit.MEGOHM,
                 judged
-                        ? Optional.of(new Limit(
-                                Side.AT_LEAST, InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))
+                        ? Optional.of(Limit.atLeast(
+                                InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))
                         : Optional.empty(),
                 Optional.empty());
     }

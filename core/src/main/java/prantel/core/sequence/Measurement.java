@@ -1,6 +1,7 @@
 package prantel.core.sequence;
 
 import java.util.List;
+import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
@@ -9,8 +10,16 @@ import prantel.core.network.Terminal;
 public sealed interface Measurement {
     Function function();
 
-    /** Two probes: resistance, voltage, loop impedance or prospective current, as the function says. */
-    record TwoProbe(Function function, Terminal a, Terminal b) implements Measurement {}
+    /**
+     * Two probes: resistance, voltage, loop impedance or prospective current, as the function says.
+     *
+     * @param neutral where the third lead of a three-lead test is held; empty where there is none
+     */
+    record TwoProbe(Function function, Terminal a, Terminal b, Optional<Terminal> neutral) implements Measurement {
+        public TwoProbe(Function function, Terminal a, Terminal b) {
+            this(function, a, b, Optional.empty());
+        }
+    }
 
     /**
      * An RCD tester between line and earth.
@@ -36,8 +45,17 @@ public sealed interface Measurement {
         }
     }
 
-    /** Current through a load that is put in. @param loadOhms at mains voltage, Ω */
-    record LoadCurrent(Terminal a, Terminal b, double loadOhms) implements Measurement {
+    /**
+     * Current through a load that is put in.
+     *
+     * @param loadOhms at mains voltage, Ω
+     * @param connected what else comes with it: the leak of an element to its metal
+     */
+    record LoadCurrent(Terminal a, Terminal b, double loadOhms, List<Edit> connected) implements Measurement {
+        public LoadCurrent {
+            connected = List.copyOf(connected);
+        }
+
         @Override
         public Function function() {
             return Function.CLAMP;

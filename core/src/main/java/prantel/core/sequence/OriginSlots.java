@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
-import prantel.core.limits.Limit.Side;
 import prantel.core.limits.SupplyLimits;
 import prantel.core.network.Terminal;
 import prantel.core.quantity.Check;
@@ -83,28 +82,28 @@ final class OriginSlots {
                                 toEarth ? earth : terminal.apply(all.get(j))),
                         setUp,
                         Unit.VOLT,
-                        judged ? voltageLimit(all.get(i), toEarth || all.get(j) == NEUTRAL) : Optional.empty(),
+                        judged ? Optional.of(voltageLimit(all.get(i), toEarth || all.get(j) == NEUTRAL)) : Optional.empty(),
                         Optional.empty()));
             }
         }
         return slots;
     }
 
-    private static Optional<Limit> voltageLimit(Conductor first, boolean toNeutralOrEarth) {
+    private static Limit voltageLimit(Conductor first, boolean toNeutralOrEarth) {
         if (first == NEUTRAL) {
-            return Optional.of(new Limit(
-                    Side.AT_MOST, SupplyLimits.NEUTRAL_EARTH_VOLTS, "more than noise: common practice, no source", ""));
+            return Limit.atMost(
+                    SupplyLimits.NEUTRAL_EARTH_VOLTS, "more than noise: common practice, no source", "");
         }
         return toNeutralOrEarth
-                ? Optional.of(new Limit(Side.AT_LEAST, SupplyLimits.LOWEST_VOLTS, SupplyLimits.VOLTS_SOURCE, ""))
-                : Optional.empty();
+                ? Limit.within(SupplyLimits.LOWEST_VOLTS, SupplyLimits.HIGHEST_VOLTS, SupplyLimits.VOLTS_SOURCE)
+                : Limit.within(
+                        SupplyLimits.LOWEST_LINE_VOLTS, SupplyLimits.HIGHEST_LINE_VOLTS, SupplyLimits.VOLTS_SOURCE);
     }
 
     List<Slot> ze() {
         List<Slot> slots = new ArrayList<>();
         Function function = scheme.options().threeLeadZe() ? Function.LOOP_THREE_LEAD : Function.LOOP_TWO_LEAD;
-        Limit limit = new Limit(
-                Side.AT_MOST,
+        Limit limit = Limit.atMost(
                 rig.supply().declaredZeOhms(),
                 "declared for this rig, " + rig.supply().declared().earthing().label() + "; " + SupplyLimits.ZE_SOURCE,
                 "");
@@ -123,7 +122,7 @@ final class OriginSlots {
             loops(
                     slots,
                     board,
-                    board.id() + "/zdb",
+                    SlotIds.of(board.id()) + "/zdb",
                     "Zdb",
                     residual ? Function.LOOP_THREE_LEAD : function,
                     setUps.atIncoming(board, "Earth connected; probes on the incoming line and the earth bar"),
@@ -152,7 +151,13 @@ final class OriginSlots {
                     TestStep.ZE,
                     quantity,
                     Spot.at(board.label() + (lines.size() == 1 ? "" : ", " + line.letter())),
-                    new Measurement.TwoProbe(function, Places.incoming(rig, board.id(), line), earth),
+                    new Measurement.TwoProbe(
+                            function,
+                            Places.incoming(rig, board.id(), line),
+                            earth,
+                            function == Function.LOOP_THREE_LEAD
+                                    ? Optional.of(Places.incoming(rig, board.id(), NEUTRAL))
+                                    : Optional.empty()),
                     setUp,
                     Unit.OHM,
                     lines.size() == 1 ? limit : Optional.empty(),
@@ -186,7 +191,7 @@ final class OriginSlots {
 
     private void faultCurrents(Board board, List<Slot> slots) {
         boolean origin = board.equals(rig.origin());
-        String id = origin ? "origin/ipf" : board.id() + "/ipf";
+        String id = origin ? "origin/ipf" : SlotIds.of(board.id()) + "/ipf";
         Terminal earth = origin ? Places.MET : Places.earthBar(board.id());
         SetUp setUp = setUps.atIncoming(board, "Main earth connected: parallel paths count");
         List<Conductor> lines = setUps.lines(board);
@@ -260,8 +265,7 @@ final class OriginSlots {
         return rig.circuits().stream()
                 .filter(c -> c.way().board().equals(board.id()))
                 .min(java.util.Comparator.comparingDouble(c -> c.device().breakingKiloamps()))
-                .map(c -> new Limit(
-                        Side.AT_MOST,
+                .map(c -> Limit.atMost(
                         c.device().breakingKiloamps() * 1000,
                         "rated short-circuit capacity, marked on the device",
                         "lowest of the board: " + c.device().label() + " of " + c.label() + ", "

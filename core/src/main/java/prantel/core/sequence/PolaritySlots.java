@@ -103,7 +103,7 @@ final class PolaritySlots {
     private static Slot slot(
             Circuit circuit, String id, String quantity, Spot spot, SetUp setUp, Terminal a, Terminal b) {
         return new Slot.Measured(
-                new SlotId(circuit.id() + "/polarity/" + id),
+                new SlotId(SlotIds.of(circuit.id()) + "/polarity/" + id),
                 TestStep.POLARITY,
                 quantity,
                 spot,

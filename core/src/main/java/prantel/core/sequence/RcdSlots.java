@@ -1,11 +1,12 @@
 package prantel.core.sequence;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
-import prantel.core.limits.Limit.Side;
 import prantel.core.limits.RcdTimes;
 import prantel.core.network.Terminal;
 import prantel.core.quantity.Check;
@@ -22,6 +23,10 @@ import prantel.core.rig.Rig;
 /** Each residual-current device: ½, 1 and 5 × at 0° and 180°, ramp, button. */
 final class RcdSlots {
     private static final double NO_TRIP_MILLIS = 1999;
+    /** 5 × IΔn serves additional protection, which has at most 30 mA. Source: BS 7671 415.1.1, from memory. */
+    private static final double ADDITIONAL_MILLIAMPS = 30;
+
+    private static final String AT_TERMINALS = "outgoing terminals, live: fused probes, covers back at once";
 
     private final Rig rig;
     private final Scheme scheme;
@@ -44,7 +49,7 @@ final class RcdSlots {
             if (scheme.options().twoTimes()) {
                 times(placed, probes, 2, slots);
             }
-            if (scheme.options().fiveTimes()) {
+            if (scheme.options().fiveTimes() && placed.device().ratedResidualMilliamps() <= ADDITIONAL_MILLIAMPS) {
                 times(placed, probes, 5, slots);
             }
             if (scheme.options().ramp()) {
@@ -59,12 +64,10 @@ final class RcdSlots {
                                 1.5 * placed.device().ratedResidualMilliamps(),
                                 false),
                         Unit.MILLIAMP,
-                        Optional.of(new Limit(
-                                Side.AT_MOST,
-                                placed.device().ratedResidualMilliamps() / 1000,
+                        Optional.of(Limit.within(
                                 placed.device().ratedResidualMilliamps() / 2000,
-                                "IEC 61008-1: not below ½, at most 1 × IΔn",
-                                ""))));
+                                placed.device().ratedResidualMilliamps() / 1000,
+                                "IEC 61008-1: not below ½, at most 1 × IΔn"))));
             }
             slots.add(slot(
                     placed.id() + "/button",
@@ -97,7 +100,10 @@ final class RcdSlots {
                     Unit.MILLISECOND,
                     multiple == 0.5
                             ? Optional.of(
-                                    new Limit(Side.AT_LEAST, NO_TRIP_MILLIS, "IEC 61008-1 Table 1: does not trip", ""))
+                                    new Limit(
+                                        new Limit.MustNotTrip(NO_TRIP_MILLIS),
+                                        "IEC 61008-1 Table 1: does not trip",
+                                        ""))
                             : Optional.empty()));
         }
         if (multiple >= 1) {
@@ -110,8 +116,9 @@ final class RcdSlots {
                     ids,
                     Unit.MILLISECOND,
                     RcdTimes.window(placed.device().delayed(), multiple)
-                            .map(w -> new Limit(
-                                    Side.AT_MOST, w.mostMillis(), w.leastMillis(), "IEC 61008-1 Table 1", ""))));
+                            .map(w -> w.leastMillis() > 0
+                                    ? Limit.within(w.leastMillis(), w.mostMillis(), "IEC 61008-1 Table 1")
+                                    : Limit.atMost(w.mostMillis(), "IEC 61008-1 Table 1", ""))));
         }
     }
 
@@ -131,53 +138,67 @@ final class RcdSlots {
 
     private record Probes(Terminal line, Terminal earth, String where) {}
 
-    /** The nearest point of the first circuit behind it, or the outgoing terminals where it has circuits in between. */
+    /** The nearest socket-outlet behind it, without another device between; else its own outgoing terminals. */
     private Probes probes(Placed placed) {
         for (Board board : rig.boards()) {
             if (placed.id().equals(board.id() + "/main-rcd")) {
-                return new Probes(
-                        Places.behindMainSwitch(board.id(), setUps.lines(board).getFirst()),
-                        Places.earthBar(board.id()),
-                        "outgoing terminals");
+                return atSocket(c -> c.way().board().equals(board.id()) && isAlone(placed, c))
+                        .orElseGet(() -> new Probes(
+                                Places.behindMainSwitch(
+                                        board.id(), setUps.lines(board).getFirst()),
+                                Places.earthBar(board.id()),
+                                AT_TERMINALS));
             }
             for (Board.Section section : board.sections()) {
                 if (placed.id().equals(board.id() + "/" + section.id() + "/rcd")) {
-                    return rig.circuitsOf(board.id(), section.id()).stream()
-                            .filter(c -> !c.points().isEmpty()
-                                    && c.device().residual().isEmpty())
-                            .findFirst()
-                            .map(this::atFirstPoint)
+                    return atSocket(c -> c.way().board().equals(board.id())
+                                    && c.way().section().equals(section.id())
+                                    && isAlone(placed, c))
                             .orElseGet(() -> new Probes(
                                     Places.bar(
                                             board.id(),
                                             section.id(),
                                             setUps.lines(board).getFirst()),
                                     Places.earthBar(board.id()),
-                                    "outgoing terminals"));
+                                    AT_TERMINALS));
                 }
             }
         }
-        return rig.circuits().stream()
+        Circuit circuit = rig.circuits().stream()
                 .filter(c -> placed.id().equals(c.id() + "/rcbo"))
                 .findFirst()
-                .map(this::atFirstPoint)
                 .orElseThrow();
+        return atSocket(circuit::equals)
+                .orElseGet(() -> new Probes(
+                        Places.breakerOut(circuit.id(), circuit.lines().getFirst()),
+                        Places.earthBar(circuit.way().board()),
+                        AT_TERMINALS));
     }
 
-    private Probes atFirstPoint(Circuit circuit) {
-        if (circuit.points().isEmpty()) {
-            return new Probes(
-                    Places.breakerOut(circuit.id(), circuit.lines().getFirst()),
-                    Places.earthBar(circuit.way().board()),
-                    "outgoing terminals");
-        }
-        Point point = circuit.points().getFirst();
-        Conductor line = circuit instanceof prantel.core.rig.Lighting
-                ? Conductor.SWITCHED_LINE
-                : circuit.lines().getFirst();
-        return new Probes(
-                Places.front(circuit.id(), point.id(), line),
-                Places.front(circuit.id(), point.id(), Conductor.CPC),
-                point.label());
+    /** Whether no further residual-current device stands between: that one might open instead. */
+    private boolean isAlone(Placed placed, Circuit circuit) {
+        return Residuals.protecting(rig, circuit).stream()
+                .map(Placed::id)
+                .reduce((a, b) -> b)
+                .filter(placed.id()::equals)
+                .isPresent();
     }
+
+    private Optional<Probes> atSocket(Predicate<Circuit> behind) {
+        return rig.circuits().stream()
+                .filter(behind)
+                .flatMap(c -> c.points().stream()
+                        .filter(p -> p.kind().isSocket())
+                        .map(p -> new Socket(c, p)))
+                .min(Comparator.comparingDouble(s -> s.point().atMetres()))
+                .map(s -> new Probes(
+                        Places.front(
+                                s.circuit().id(),
+                                s.point().id(),
+                                s.circuit().lines().getFirst()),
+                        Places.front(s.circuit().id(), s.point().id(), Conductor.CPC),
+                        s.point().label()));
+    }
+
+    private record Socket(Circuit circuit, Point point) {}
 }

@@ -52,7 +52,7 @@ final class RingSlots {
             };
             double ohms = ring.openLoopOhms(conductor);
             slots.add(new Slot.Measured(
-                    new SlotId(ring.id() + "/ring/" + name),
+                    new SlotId(SlotIds.of(ring.id()) + "/ring/" + name),
                     TestStep.RING,
                     name,
                     Spot.of(ring, ring.label() + ", " + conductor.word() + " end to end"),
@@ -78,7 +78,7 @@ final class RingSlots {
         List<Slot> made = new ArrayList<>();
         for (Point point : ring.points()) {
             made.add(new Slot.Measured(
-                    new SlotId(ring.id() + "/ring/" + id + "/" + point.id()),
+                    new SlotId(SlotIds.of(ring.id()) + "/ring/" + id + "/" + point.id()),
                     TestStep.RING,
                     quantity,
                     Spot.of(ring, point),
@@ -119,7 +119,8 @@ final class RingSlots {
                 whole);
     }
 
-    private static double spurMetres(Ring ring, Point point) {
+    /** Cable of its own that a point of a ring hangs on, m; 0 on the ring itself. */
+    static double spurMetres(Ring ring, Point point) {
         double metres = 0;
         Point at = point;
         while (at.after().isPresent()) {

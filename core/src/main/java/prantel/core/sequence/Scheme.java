@@ -148,6 +148,8 @@ public record Scheme(
      * @param voltsLowPercent the voltage may be this much below nominal, %: what is lawful
      * @param voltsHighPercent and this much above
      * @param tripPercent a sound device's times and tripping current repeat to ± this, %
+     * @param handsOhms clip, probe and what is left after nulling leave up to this in a continuity reading, Ω, and may take
+     *     half of it off
      */
     public record Tolerances(
             double cableLowPercent,
@@ -161,15 +163,19 @@ public record Scheme(
             double supplyPercent,
             double voltsLowPercent,
             double voltsHighPercent,
-            double tripPercent) {
+            double tripPercent,
+            double handsOhms) {
         /** Of copper at 20 °C, per K. Source: IEC 60028. */
         public static final double COPPER_PER_KELVIN = 0.00393;
 
         public static Tolerances usual() {
-            return new Tolerances(8, 2, 5, 0.3, 4, 0.2, 50, 5, 10, 6, 10, 15);
+            return new Tolerances(8, 2, 5, 0.3, 4, 0.2, 50, 5, 10, 6, 10, 15, 0.02);
         }
 
-        /** All at their low end together. */
+        /**
+         * The end at which every impedance is least and the voltage greatest: most current flows, a resistance reads lowest,
+         * a device trips soonest.
+         */
         public Variation low() {
             return new Variation(
                     (1 - cableLowPercent / 100) * (1 - COPPER_PER_KELVIN * kelvin),
@@ -177,11 +183,11 @@ public record Scheme(
                     insulationLow,
                     1 - setResistorPercent / 100,
                     1 - supplyPercent / 100,
-                    1 - voltsLowPercent / 100,
+                    1 + voltsHighPercent / 100,
                     1 - tripPercent / 100);
         }
 
-        /** All at their high end together. */
+        /** The other end: least current, highest resistance, latest trip. */
         public Variation high() {
             return new Variation(
                     (1 + cableHighPercent / 100) * (1 + COPPER_PER_KELVIN * kelvin),
@@ -189,7 +195,7 @@ public record Scheme(
                     insulationHigh,
                     1 + setResistorPercent / 100,
                     1 + supplyPercent / 100,
-                    1 + voltsHighPercent / 100,
+                    1 - voltsLowPercent / 100,
                     1 + tripPercent / 100);
         }
     }

@@ -13,6 +13,11 @@ import prantel.core.rig.Ring;
 
 /** The set-ups of the tests as edits of the compiled rig. Common practice, no source. */
 final class SetUps {
+    /** Said first in every set-up with the supply on. Common practice, no source; the fused probes: HSE GS38, from memory. */
+    private static final String LIVE_CAUTION =
+            "Caution, live: supervised and with permission only; fused probes with short tips, covers on where they can"
+                    + " be, bystanders out. Local rules and licensed practice come first";
+
     private final Rig rig;
     /** Of every dead test. */
     private final List<Edit> isolation;
@@ -135,6 +140,11 @@ final class SetUps {
         return edits;
     }
 
+    /** A firm link for a test. */
+    Edit link(prantel.core.network.Terminal a, prantel.core.network.Terminal b) {
+        return new Edit.Bridge(a, b, jointOhms());
+    }
+
     /** A section apart from the rest: its RCD off, its devices on. */
     SetUp section(Board board, Board.Section section, List<Conductor> poles) {
         List<Edit> edits = new ArrayList<>();
@@ -171,7 +181,7 @@ final class SetUps {
     /** Supply on as far as the main switch of a board, which is off. */
     SetUp atIncoming(Board board, String step) {
         return new SetUp(
-                List.of("Supply on, main switch of " + board.label() + " off and locked", step),
+                List.of(LIVE_CAUTION, "Supply on, main switch of " + board.label() + " off and locked", step),
                 mainSwitchOff(board),
                 List.of());
     }
@@ -180,6 +190,7 @@ final class SetUps {
     SetUp ze() {
         return new SetUp(
                 List.of(
+                        LIVE_CAUTION,
                         "Whole installation off and locked but for the incoming supply",
                         "Earthing conductor off the MET; goes back at once afterwards",
                         "Probes on the incoming line and the free earthing conductor"),
@@ -190,7 +201,9 @@ final class SetUps {
     /** Everything on and connected, loads out. */
     SetUp live(String step) {
         return new SetUp(
-                List.of("Everything connected and closed up, earth on the MET, supply on", step), List.of(), List.of());
+                List.of(LIVE_CAUTION, "Everything connected and closed up, earth on the MET, supply on", step),
+                List.of(),
+                List.of());
     }
 
     private List<Edit> mainSwitchOff(Board board) {
@@ -213,7 +226,7 @@ final class SetUps {
     }
 
     private SetUp dead(List<String> steps, List<Edit> edits) {
-        List<String> words = new ArrayList<>(List.of("Main switch off, locked, proved dead"));
+        List<String> words = new ArrayList<>(List.of("Main switch off, locked, " + Isolation.provedDead(rig)));
         words.addAll(steps);
         return new SetUp(words, isolation, edits);
     }

@@ -38,10 +38,13 @@ public enum TestStep {
         return live;
     }
 
-    /** The other way to prove the same thing: a candidate takes one of the two. Null where there is none. */
+    /**
+     * The other way to prove the same thing: a candidate takes one of the two. Null where there is none; a ring is always
+     * tested as a ring (BS 7671 643.2.1, from memory).
+     */
     public @Nullable TestStep alternative() {
         return switch (this) {
-            case R1_R2, RING -> R2;
+            case R1_R2 -> R2;
             case R2 -> R1_R2;
             default -> null;
         };

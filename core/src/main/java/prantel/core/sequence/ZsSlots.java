@@ -49,14 +49,17 @@ final class ZsSlots {
             for (Conductor line : lines(circuit)) {
                 readings.add(new Slot.Measured(
                         new SlotId(
-                                circuit.id() + "/zs/" + point.id() + (circuit.isThreePhase() ? "-" + line.id() : "")),
+                                SlotIds.of(circuit.id()) + "/zs/" + point.id() + (circuit.isThreePhase() ? "-" + line.id() : "")),
                         TestStep.ZS,
                         "Zs",
                         circuit.isThreePhase() ? Spot.of(circuit, point, line.letter()) : Spot.of(circuit, point),
                         new Measurement.TwoProbe(
                                 function,
                                 Places.front(circuit.id(), point.id(), line),
-                                Places.front(circuit.id(), point.id(), Conductor.CPC)),
+                                Places.front(circuit.id(), point.id(), Conductor.CPC),
+                                function == Function.LOOP_THREE_LEAD
+                                        ? Optional.of(Places.front(circuit.id(), point.id(), Conductor.NEUTRAL))
+                                        : Optional.empty()),
                         setUp,
                         Unit.OHM,
                         Optional.empty(),
@@ -64,7 +67,7 @@ final class ZsSlots {
             }
         }
         slots.addAll(readings);
-        slots.add(ContinuitySlots.highest(circuit, TestStep.ZS, "zs", "Zs", readings, limits.zs(circuit)));
+        slots.add(ContinuitySlots.highest(circuit, TestStep.ZS, "zs", "Zs", readings, Optional.of(limits.zs(circuit))));
         calculated(circuit, slots);
     }
 
@@ -76,14 +79,14 @@ final class ZsSlots {
         }
         boolean origin = circuit.way().board().equals(rig.origin().id());
         slots.add(new Slot.Composed(
-                new SlotId(circuit.id() + "/zs-calculated"),
+                new SlotId(SlotIds.of(circuit.id()) + "/zs-calculated"),
                 TestStep.ZS,
                 "Zs",
                 Spot.of(circuit, circuit.label() + ", by calculation"),
                 Slot.Rule.SUM,
                 List.of(
-                        new SlotId(origin ? "origin/ze" : circuit.way().board() + "/zdb"),
-                        new SlotId(circuit.id() + "/r1r2")),
+                        new SlotId(origin ? "origin/ze" : SlotIds.of(circuit.way().board()) + "/zdb"),
+                        new SlotId(SlotIds.of(circuit.id()) + "/r1r2")),
                 Unit.OHM,
                 Optional.of(limits.zs(circuit))));
     }

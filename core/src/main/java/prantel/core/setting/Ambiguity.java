@@ -99,7 +99,7 @@ public record Ambiguity(Fault fault, Fault reads, boolean accepted) {
 
     private static boolean isAccepted(Fault fault, Fault other, Key key) {
         boolean nature = fault.kind() == other.kind()
-                || fault.kind().equivalentKinds().contains(other.kind().id());
+                || fault.kind().equivalentKinds(key.rig()).contains(other.kind().id());
         return nature
                 && fault.kind().acceptedPlaces(fault, key.rig()).contains(other.place())
                 && fault.conductors().equals(other.conductors());

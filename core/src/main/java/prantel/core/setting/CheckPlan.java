@@ -23,10 +23,13 @@ import prantel.core.setting.Hypothesis.Kind;
  * @param readings in the order of least walking; each with what it must show
  * @param looks faults that are proved by looking, not by a reading
  * @param notTold what no reading of the sequence tells from the set
+ * @param fewest whether fewer readings were proved not to do: not where there was too much to look at
  */
-public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<FaultSet> notTold) {
+public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<FaultSet> notTold, boolean fewest) {
     private static final int MOST_BRANCHES = 200_000;
     private static final int MOST_SLIPS = 24;
+    /** Up to so many faults every part of the set is told from it; of more, those with one or two missing, or one or none left. */
+    private static final int MOST_FOR_ALL_PARTS = 5;
 
     public CheckPlan {
         readings = List.copyOf(readings);
@@ -70,7 +73,8 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
                         .limit(MOST_SLIPS)
                         .forEach(g -> slips.add(Hypothesis.of(
                                 Kind.OTHER_INSTEAD,
-                                key.with(key.faults().without(fault).with(g.withSize(fault.size()))))));
+                                key.with(key.faults().without(fault).with(g.withSize(fault.size()))),
+                                singles.healthy())));
             }
         }
         return slips;
@@ -89,7 +93,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
             if (!still.isEmpty()) {
                 List<Fault> in = new ArrayList<>(left.faults().faults());
                 in.addAll(still);
-                others.add(Hypothesis.of(Kind.LEFT_OVER, left.with(new FaultSet(in))));
+                others.add(Hypothesis.of(Kind.LEFT_OVER, left.with(new FaultSet(in)), singles.healthy()));
             }
         }
         List<Fault> looks = out.stream().filter(f -> f.kind().isOnlySeen()).toList();
@@ -110,13 +114,18 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
                 notTold.add(others.get(h).faults());
             }
         }
-        List<Integer> chosen = new Cover(slots, tells).of(open);
+        Cover cover = new Cover(slots, tells);
+        List<Integer> chosen = cover.of(open);
         List<Expectation> readings = chosen.stream()
                 .map(slots::get)
                 .sorted(byWalk(key.rig()))
                 .map(s -> key.expectation(s.id()))
                 .toList();
-        return new CheckPlan(readings, looks, notTold);
+        return new CheckPlan(
+                readings,
+                looks,
+                notTold,
+                cover.isProved() && key.faults().faults().size() <= MOST_FOR_ALL_PARTS);
     }
 
     /** Everything the set must be told from. Faults that only the eye finds change no reading and are left out. */
@@ -127,7 +136,10 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         List<Hypothesis> others = new ArrayList<>();
         for (List<Fault> part : parts(read)) {
             if (part.size() < read.size()) {
-                others.add(Hypothesis.of(part.isEmpty() ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part))));
+                others.add(Hypothesis.of(
+                        part.isEmpty() ? Kind.HEALTHY : Kind.MISSING,
+                        key.with(new FaultSet(part)),
+                        singles.healthy()));
             }
         }
         for (Effect effect : singles.effects()) {
@@ -139,12 +151,20 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         return others;
     }
 
-    /** Every part of a list, the empty one and the whole too. */
+    /**
+     * Every part of a list, the empty one and the whole too; of a long list the parts that slips make: one or two missing, one
+     * alone, none. All parts of twelve would be 4,096.
+     */
     private static List<List<Fault>> parts(List<Fault> faults) {
+        int count = faults.size();
         List<List<Fault>> parts = new ArrayList<>();
-        for (int mask = 0; mask < 1 << faults.size(); mask++) {
+        for (int mask = 0; mask < 1 << count; mask++) {
+            int in = Integer.bitCount(mask);
+            if (count > MOST_FOR_ALL_PARTS && in > 1 && in < count - 2) {
+                continue;
+            }
             List<Fault> part = new ArrayList<>();
-            for (int i = 0; i < faults.size(); i++) {
+            for (int i = 0; i < count; i++) {
                 if ((mask & 1 << i) != 0) {
                     part.add(faults.get(i));
                 }
@@ -207,6 +227,11 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         Cover(List<Slot.Measured> slots, List<BitSet> tells) {
             this.slots = slots;
             this.tells = tells;
+        }
+
+        /** Whether the search looked at everything. */
+        boolean isProved() {
+            return branches <= MOST_BRANCHES;
         }
 
         List<Integer> of(BitSet open) {

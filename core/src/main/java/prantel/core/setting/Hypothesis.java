@@ -1,5 +1,7 @@
 package prantel.core.setting;
 
+import java.util.HashMap;
+import java.util.Map;
 import java.util.function.Function;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Change.Visibility;
@@ -36,6 +38,21 @@ public record Hypothesis(Kind kind, FaultSet faults, Function<SlotId, Expectatio
         return new Hypothesis(kind, key.faults(), key::expectation);
     }
 
+    /** The same, keeping only the boxes that read otherwise than the healthy rig's: many are held at once. */
+    static Hypothesis of(Kind kind, Key key, Key healthy) {
+        Map<SlotId, Expectation> changed = new HashMap<>();
+        for (Expectation one : key.expectations()) {
+            SlotId id = one.slot().id();
+            if (one != healthy.expectation(id)) {
+                changed.put(id, one);
+            }
+        }
+        return new Hypothesis(kind, key.faults(), id -> {
+            Expectation other = changed.get(id);
+            return other == null ? healthy.expectation(id) : other;
+        });
+    }
+
     static Hypothesis of(Effect single, Key healthy) {
         return new Hypothesis(Kind.OTHER_SINGLE, FaultSet.of(single.fault()), id -> {
             Expectation changed = single.changed().get(id);
@@ -45,7 +62,7 @@ public record Hypothesis(Kind kind, FaultSet faults, Function<SlotId, Expectatio
 
     /** Whether one reading of this box tells the two apart. */
     static boolean tellsApart(Expectation one, Expectation two) {
-        return new Change(one.withFaults(), one.band(), two.withFaults(), two.band()).visibility()
+        return new Change(one.withFaults(), one.window(), two.withFaults(), two.window()).visibility()
                 == Visibility.FINDABLE;
     }
 }

@@ -6,7 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -93,7 +93,7 @@ public final class Inference {
         before.faults().stream()
                 .filter(b -> key.faults().faults().stream().noneMatch(b::isSameBut))
                 .forEach(b -> all.add(
-                        Hypothesis.of(Kind.LEFT_OVER, key.with(key.faults().with(b)))));
+                        Hypothesis.of(Kind.LEFT_OVER, key.with(key.faults().with(b)), singles.healthy())));
         return all;
     }
 
@@ -105,8 +105,8 @@ public final class Inference {
         List<Evidence> evidence = new ArrayList<>();
         for (Map.Entry<SlotId, Written> entry : written.entrySet()) {
             Expectation expected = hypothesis.reads().apply(entry.getKey());
-            boolean fits = expected.band().sideOf(entry.getValue()) == Band.Side.INSIDE;
-            double widths = fits ? 0 : widthsOutside(expected.band(), entry.getValue());
+            boolean fits = expected.window().sideOf(entry.getValue()) == Window.Side.INSIDE;
+            double widths = fits ? 0 : widthsOutside(expected.window(), entry.getValue());
             worst = Math.max(worst, widths);
             cost += fits ? 0 : Math.min(WORST, 2 + 2 * widths);
             evidence.add(new Evidence(expected, entry.getValue(), fits));
@@ -124,13 +124,14 @@ public final class Inference {
         };
     }
 
-    private static double widthsOutside(Band band, Written written) {
-        if (!(written instanceof Written.Number number) || band.isOverRangeOnly()) {
+    private static double widthsOutside(Window of, Written written) {
+        Window window = of.measured();
+        if (!(written instanceof Written.Number number) || !window.isNumeric()) {
             return WORST;
         }
         double value = number.base();
-        double high = band.allowsOverRange() ? Math.max(band.low() * 2, 1e-3) : band.high();
-        double width = Math.max(high - band.low(), 1e-3);
-        return value < band.low() ? (band.low() - value) / width : (value - high) / width;
+        double high = window.allowsOverRange() ? Math.max(window.low() * 2, 1e-3) : window.high();
+        double width = Math.max(high - window.low(), 1e-3);
+        return value < window.low() ? (window.low() - value) / width : (value - high) / width;
     }
 }

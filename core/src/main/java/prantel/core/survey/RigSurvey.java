@@ -19,6 +19,7 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Submain;
 import prantel.core.rig.Supply;
+import prantel.core.sequence.CircuitLimits;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.TestStep;
 
@@ -43,7 +44,7 @@ public final class RigSurvey {
         this.rig = key.rig();
     }
 
-    /** @param key healthy, with every test asked for: what it leaves out is not looked at */
+    /** @param key with every test asked for: what it leaves out is not looked at; with faults, limits are those of the faulty rig */
     public static List<Warning> of(Key key) {
         RigSurvey survey = new RigSurvey(key);
         survey.limitsNotMet();
@@ -52,6 +53,7 @@ public final class RigSurvey {
             survey.spurOffSpur(circuit);
             survey.cableTooSmall(circuit);
             survey.noRcd(circuit);
+            survey.cannotComply(circuit);
         }
         key.rig().bonds().forEach(survey::bondTooSmall);
         return List.copyOf(survey.warnings);
@@ -68,10 +70,8 @@ public final class RigSurvey {
                 add(
                         "limit-not-met",
                         slot.circuit(),
-                        slot.title(rig) + ": " + e.healthy().shown() + " is "
-                                + (e.healthy().base() > limit.base() ? "above " : "below ")
-                                + slot.boxUnit()
-                                        .text(e.healthy().base() < limit.notBelow() ? limit.notBelow() : limit.base()),
+                        slot.title(rig) + ": " + e.withFaults().shown() + " does not meet "
+                                + limit.shown(slot.boxUnit()),
                         limit.source());
             }
         }
@@ -144,6 +144,12 @@ public final class RigSurvey {
                         CableCapacity.SOURCE);
             }
         });
+    }
+
+    private void cannotComply(Circuit circuit) {
+        new CircuitLimits(rig, key.scheme())
+                .cannotComply(circuit)
+                .ifPresent(why -> add("cannot-comply", Optional.of(circuit.id()), why, "BS 7671 411.4.4"));
     }
 
     private void noRcd(Circuit circuit) {

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -47,7 +47,7 @@ class RecoveredCauseTest {
     }
 
     private static boolean isInside(Expectation e, Map<SlotId, String> texts, Key key) {
-        return e.band().sideOf(WrittenSheet.read(texts, key).at(e.slot().id())) == Band.Side.INSIDE;
+        return e.window().sideOf(WrittenSheet.read(texts, key).at(e.slot().id())) == Window.Side.INSIDE;
     }
 
     @ParameterizedTest

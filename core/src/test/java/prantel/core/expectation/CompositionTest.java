@@ -38,9 +38,9 @@ class CompositionTest {
 
     @Test
     void bandOfTheHighestReachesFromTheHighestLowToTheHighestHigh() {
-        Band band = at("sockets/r1r2").band();
-        assertThat(band.low()).isEqualTo(at("sockets/r1r2/socket-5").band().low());
-        assertThat(band.high()).isEqualTo(at("sockets/r1r2/socket-5").band().high());
+        Window band = at("sockets/r1r2").window();
+        assertThat(band.low()).isEqualTo(at("sockets/r1r2/socket-5").window().low());
+        assertThat(band.high()).isEqualTo(at("sockets/r1r2/socket-5").window().high());
     }
 
     @Test

@@ -70,8 +70,25 @@ class KeyWithFaultsTest {
             assertThat(e.withFaults().shown())
                     .as(expected.slot().id() + ", " + what)
                     .isEqualTo(expected.withFaults().shown());
-            same(e.band().low(), expected.band().low(), expected.slot().id() + " low, " + what);
-            same(e.band().high(), expected.band().high(), expected.slot().id() + " high, " + what);
+            same(e.window(), expected.window(), expected.slot().id() + ", " + what);
+        }
+    }
+
+    private static void same(Window a, Window b, String what) {
+        assertThat(a).as(what).hasSameClassAs(b);
+        switch (b) {
+            case Window.Between between -> {
+                same(a.low(), between.low(), what);
+                same(a.high(), between.high(), what);
+            }
+            case Window.From from -> same(a.low(), from.low(), what);
+            case Window.AnyOf(var parts) -> {
+                assertThat(((Window.AnyOf) a).parts()).as(what).hasSameSizeAs(parts);
+                for (int i = 0; i < parts.size(); i++) {
+                    same(((Window.AnyOf) a).parts().get(i), parts.get(i), what);
+                }
+            }
+            default -> assertThat(a).as(what).isEqualTo(b);
         }
     }
 

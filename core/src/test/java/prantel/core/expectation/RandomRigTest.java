@@ -43,7 +43,7 @@ class RandomRigTest {
                     double value = bench.value(measured);
                     assertThat(value).as(what).isNotNaN().isGreaterThanOrEqualTo(0);
                     if (!measured.function().isLive()
-                            && measured.measurement() instanceof Measurement.TwoProbe(var f, var a, var b)) {
+                            && measured.measurement() instanceof Measurement.TwoProbe(var f, var a, var b, var n)) {
                         double back = bench.value(measured.with(new Measurement.TwoProbe(f, b, a)));
                         if (Double.isInfinite(value)) {
                             assertThat(back).as(what).isInfinite();
@@ -110,12 +110,9 @@ class RandomRigTest {
         for (int i = 0; i < 25; i++) {
             Key key = Key.of(RandomRigs.rig(random), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
             for (Expectation e : key.expectations()) {
-                boolean inside = Double.isInfinite(e.healthy().base())
-                        ? e.band().allowsOverRange()
-                        : e.band().holds(e.healthy().base());
-                assertThat(inside)
+                assertThat(Readings.isIn(e.window(), e.healthy()))
                         .as("seed " + seed + ", rig " + i + ", " + e.slot().id() + " reads "
-                                + e.healthy().shown() + ", band " + e.band())
+                                + e.healthy().shown() + ", band " + e.window())
                         .isTrue();
             }
         }

@@ -56,7 +56,7 @@ class UnmovedTest {
     void whatConductsFromAVoltageOnMovesOnlyTheReadingsAboveIt() {
         Edit leftIn = new Edit.Install(
                 DEVICE, Characteristic.steps(Double.POSITIVE_INFINITY).andFrom(400, 60e3));
-        Unmoved unmoved = new Unmoved(List.of(leftIn), true);
+        Unmoved unmoved = new Unmoved(List.of(leftIn), true, setUp -> false);
         assertThat(unmoved.isSo(seen(Function.INSULATION_250))).isTrue();
         assertThat(unmoved.isSo(seen(Function.INSULATION_500))).isFalse();
         assertThat(unmoved.isSo(seen(Function.INSULATION_250))).isTrue();
@@ -64,13 +64,13 @@ class UnmovedTest {
 
     @Test
     void jointBeyondTheProbesMovesNothing() {
-        assertThat(new Unmoved(List.of(new Edit.PutInSeries(BEYOND, 5)), true).isSo(seen(Function.INSULATION_500)))
+        assertThat(new Unmoved(List.of(new Edit.PutInSeries(BEYOND, 5)), true, setUp -> false).isSo(seen(Function.INSULATION_500)))
                 .isTrue();
     }
 
     @Test
     void bridgeBetweenTheProbesMovesTheReading() {
-        assertThat(new Unmoved(List.of(new Edit.Bridge(LINE, FAR, 1e6)), true).isSo(seen(Function.INSULATION_500)))
+        assertThat(new Unmoved(List.of(new Edit.Bridge(LINE, FAR, 1e6)), true, setUp -> false).isSo(seen(Function.INSULATION_500)))
                 .isFalse();
     }
 }

@@ -31,7 +31,7 @@ class FaultCatalogueTest {
     @Test
     void equivalentKindsExist() {
         assertThat(FaultCatalogue.kinds())
-                .allSatisfy(k -> assertThat(k.equivalentKinds())
+                .allSatisfy(k -> assertThat(k.equivalentKinds(RIG))
                         .allSatisfy(e -> assertThat(FaultCatalogue.kind(e)).isNotNull()));
     }
 

@@ -41,8 +41,8 @@ class FaultTest {
         Key healthy = Key.of(RIG, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
         Expectation zs = healthy.with(FaultSet.of(fault)).expectation(new SlotId("sockets/zs"));
         assertThat(zs.withFaults()).isEqualTo(zs.healthy());
-        assertThat(zs.healthyLimit().orElseThrow().base()).isBetween(1.74, 1.75);
-        assertThat(zs.slot().limit().orElseThrow().base()).isBetween(0.87, 0.88);
+        assertThat(zs.healthyLimit().orElseThrow().end()).isBetween(1.74, 1.75);
+        assertThat(zs.slot().limit().orElseThrow().end()).isBetween(0.87, 0.88);
         // Ze 0.35 and 36 m · 19.51 mΩ/m = 0.70: 1.05 Ω is more than 80 % of 1.09
         assertThat(zs.failsByItsLimit()).isTrue();
         assertThat(zs.satisfactory()).contains(false);

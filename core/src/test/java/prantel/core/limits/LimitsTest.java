@@ -70,9 +70,9 @@ class LimitsTest {
 
     @Test
     void aReadingOnTheLimitMeetsIt() {
-        assertThat(new Limit(Limit.Side.AT_LEAST, 1e6, "", "").isMetBy(1e6)).isTrue();
-        assertThat(new Limit(Limit.Side.AT_MOST, 0.05, "", "").isMetBy(0.05)).isTrue();
-        assertThat(new Limit(Limit.Side.AT_MOST, 0.05, "", "").isMetBy(Double.POSITIVE_INFINITY))
+        assertThat(Limit.atLeast(1e6, "", "").isMetBy(1e6)).isTrue();
+        assertThat(Limit.atMost(0.05, "", "").isMetBy(0.05)).isTrue();
+        assertThat(Limit.atMost(0.05, "", "").isMetByOverRange())
                 .isFalse();
     }
 }

@@ -148,17 +148,17 @@ class PublishedTablesTest {
     @ParameterizedTest
     @CsvSource({"129, false", "130, true", "500, true", "501, false"})
     void delayedDeviceMayNeitherTripTooSoonNorTooLate(double millis, boolean met) {
-        assertThat(new Limit(Limit.Side.AT_MOST, 500, 130, "", "").isMetBy(millis))
+        assertThat(Limit.within(130, 500, "").isMetBy(millis))
                 .isEqualTo(met);
     }
 
     @Test
     void limitIsWrittenWithItsSide() {
-        assertThat(new Limit(Limit.Side.AT_MOST, 300, "", "").shown(Unit.MILLISECOND))
+        assertThat(Limit.atMost(300, "", "").shown(Unit.MILLISECOND))
                 .isEqualTo("≤ 300\u2009ms");
-        assertThat(new Limit(Limit.Side.AT_MOST, 500, 130, "", "").shown(Unit.MILLISECOND))
+        assertThat(Limit.within(130, 500, "").shown(Unit.MILLISECOND))
                 .isEqualTo("130 to 500\u2009ms");
-        assertThat(new Limit(Limit.Side.AT_LEAST, 1e6, "", "").shown(Unit.MEGOHM))
+        assertThat(Limit.atLeast(1e6, "", "").shown(Unit.MEGOHM))
                 .isEqualTo("≥ 1.00\u2009MΩ");
     }
 }

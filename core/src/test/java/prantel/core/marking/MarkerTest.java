@@ -10,7 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.diagnosis.Cause;
-import prantel.core.expectation.Band.Side;
+import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
@@ -203,7 +203,7 @@ class MarkerTest {
                                 java.util.Locale.ROOT,
                                 "%.4f",
                                 random.nextDouble(
-                                        e.band().low() + 1e-4, e.band().high() - 1e-4))));
+                                        e.window().low() + 1e-4, e.window().high() - 1e-4))));
         MarkedSheet marked = mark(sheet);
         assertThat(mark(marked, "sockets/r1r2/measured").award())
                 .as("seed " + seed)

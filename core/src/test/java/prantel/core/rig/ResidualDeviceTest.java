@@ -33,9 +33,9 @@ class ResidualDeviceTest {
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void moreCurrentNeverTakesLonger(boolean delayed) {
-        ResidualDevice device = ResidualDevice.sound(ResidualDevice.Type.A, 30, delayed);
+        ResidualDevice device = ResidualDevice.sound(ResidualDevice.Type.A, 100, delayed);
         double before = Double.POSITIVE_INFINITY;
-        for (double amps = 1; amps < 500; amps *= 1.1) {
+        for (double amps = 1; amps < 1000; amps *= 1.1) {
             double now = device.tripMillis(amps, false);
             assertThat(now).isPositive().isLessThanOrEqualTo(before);
             before = now;

@@ -98,13 +98,13 @@ class SchemeOptionsTest {
     void bondsAreHeldAgainstTheYardstickOfTheSchool() {
         Rig rig = Rigs.fiveSockets();
         assertThat(limit(rig, with(yardstick(Yardstick.FIXED)), "bond/water/part")
-                        .base())
+                        .end())
                 .isEqualTo(0.05);
         assertThat(limit(rig, with(yardstick(Yardstick.HALF_OHM)), "bond/water/part")
-                        .base())
+                        .end())
                 .isEqualTo(0.5);
         assertThat(limit(rig, with(yardstick(Yardstick.BY_LENGTH)), "bond/water/part")
-                        .base())
+                        .end())
                 .isBetween(0.04, 0.07);
     }
 
@@ -116,16 +116,16 @@ class SchemeOptionsTest {
     @Test
     void zsIsHeldAgainstEightyPerCentOrCorrectedForTemperature() {
         Options hot = new Options(false, Yardstick.FIXED, false, true, true, true, false, true, true, false, false);
-        assertThat(limit(Rigs.fiveSockets(), with(USUAL), "sockets/zs").base()).isCloseTo(1.748, within(1e-3));
-        assertThat(limit(Rigs.fiveSockets(), with(hot), "sockets/zs").base()).isCloseTo(1.879, within(1e-3));
+        assertThat(limit(Rigs.fiveSockets(), with(USUAL), "sockets/zs").end()).isCloseTo(1.748, within(1e-3));
+        assertThat(limit(Rigs.fiveSockets(), with(hot), "sockets/zs").end()).isCloseTo(1.879, within(1e-3));
     }
 
     /** AS/NZS 3000 (from memory): 0.8 · 0.8 · 230 / (4 · 20) = 1.84 Ω for a B20. */
     @Test
     void otherCodeHasItsOwnMaximum() {
         Options code = new Options(false, Yardstick.HALF_OHM, false, true, true, true, false, true, false, false, true);
-        assertThat(limit(Rigs.fiveSockets(), with(code), "sockets/r1r2").base()).isCloseTo(1.84, within(1e-9));
-        assertThat(limit(Rigs.fiveSockets(), with(code), "earthing-conductor").base())
+        assertThat(limit(Rigs.fiveSockets(), with(code), "sockets/r1r2").end()).isCloseTo(1.84, within(1e-9));
+        assertThat(limit(Rigs.fiveSockets(), with(code), "earthing-conductor").end())
                 .isEqualTo(0.5);
         assertThat(prantel.core.limits.AsNzs.phaseEarthMaxOhms(230, new Breaker(Breaker.Curve.C, 20)))
                 .isCloseTo(0.981, within(1e-3));
@@ -164,7 +164,7 @@ class SchemeOptionsTest {
         Options two =
                 new Options(false, Yardstick.FIXED, false, true, false, false, false, true, false, false, false, true);
         // IEC 61008-1 Table 1: 150 ms at 2 × IΔn
-        assertThat(limit(rig, with(two), "board/main/rcd/2x").base()).isEqualTo(150);
+        assertThat(limit(rig, with(two), "board/main/rcd/2x").end()).isEqualTo(150);
     }
 
     /** Common practice: twice the highest of line to neutral, or measured between lines. */

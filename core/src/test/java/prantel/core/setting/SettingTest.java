@@ -83,7 +83,7 @@ class SettingTest {
     @Test
     void faultOfALiveTestIsSaidToNeedTheFullSequence() {
         Fault loose = FaultCatalogue.kind("loose-at-breaker")
-                .usual(new Place.AtCircuit(Rigs.SOCKETS), List.of(), Optional.empty());
+                .usual(new Place.AtCircuit(Rigs.SOCKETS), List.of(), Optional.empty(), Rigs.fiveSockets());
         SetReview review = review(loose);
         assertThat(review.faults()
                         .getFirst()
@@ -234,7 +234,7 @@ class SettingTest {
         FaultSet set = FaultSet.of(Faults.joint(5, Conductor.CPC, 0.8));
         Key key = healthy.with(set);
         SlotId slot = new SlotId("sockets/r2/socket-5");
-        double high = key.expectation(slot).band().high();
+        double high = key.expectation(slot).window().high();
         Map<SlotId, String> readings = Map.of(slot, String.format(java.util.Locale.ROOT, "%.2f", high + 0.03));
         assertThat(Inference.of(key, singles, readings, FaultSet.NONE, f -> false))
                 .filteredOn(r -> r.hypothesis().kind() == Kind.AS_MEANT)

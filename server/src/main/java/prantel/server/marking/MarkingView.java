@@ -9,7 +9,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import prantel.core.diagnosis.Cause;
 import prantel.core.diagnosis.Explanation;
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Written;
@@ -192,7 +192,7 @@ record MarkingView(
                 slot.where(),
                 finding.asked(),
                 finding.wantsEye(),
-                text(written),
+                written.asWritten(),
                 finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                 Sides.words(finding),
                 written instanceof Written.Number n ? (Double) n.base() : null,
@@ -201,17 +201,17 @@ record MarkingView(
                 e.withFaults().shown(),
                 Pictures.finite(e.healthy().base()),
                 Pictures.finite(e.withFaults().base()),
-                Pictures.finite(e.band().low()),
-                Pictures.finite(e.band().high()),
+                Pictures.low(e.window()),
+                Pictures.high(e.window()),
                 slot.limit().map(l -> limit(l, slot)).orElse(null),
                 finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                 finding.remarks(),
                 finding.explanations().stream().map(MarkingView::explanation).toList(),
-                slot instanceof Slot.Measured m && !e.band().isOverRangeOnly() ? reasons(m, key, e.band()) : List.of());
+                slot instanceof Slot.Measured m ? reasons(m, key, e.window()) : List.of());
     }
 
-    private static List<ReasonLine> reasons(Slot.Measured slot, Key key, Band band) {
-        if (band.allowsOverRange()) {
+    private static List<ReasonLine> reasons(Slot.Measured slot, Key key, Window band) {
+        if (!(band instanceof Window.Between)) {
             return List.of();
         }
         return key.reasons(slot).stream()
@@ -224,21 +224,10 @@ record MarkingView(
                 .replace('-', '−');
     }
 
-    private static String text(Written written) {
-        return switch (written) {
-            case Written.Blank blank -> "";
-            case Written.Number number -> number.text().strip();
-            case Written.Above above -> above.text().strip();
-            case Written.Open open -> open.text().strip();
-            case Written.Said said -> said.text().strip();
-            case Written.Unreadable unreadable -> unreadable.text().strip();
-        };
-    }
-
     private static LimitLine limit(Limit limit, Slot slot) {
         return new LimitLine(
-                limit.side() == Limit.Side.AT_MOST,
-                limit.base(),
+                limit.demand() instanceof Limit.AtMost || limit.demand() instanceof Limit.Within,
+                limit.end(),
                 limit.shown(slot.boxUnit()),
                 limit.source(),
                 limit.working());

@@ -1,6 +1,6 @@
 package prantel.server.marking;
 
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Finding;
 import prantel.core.quantity.Unit;
@@ -13,16 +13,16 @@ final class Sides {
         if (!finding.asked() && finding.written() instanceof Written.Blank) {
             return "not needed: the other method was taken";
         }
-        Band band = finding.expectation().band();
+        Window band = finding.expectation().window();
         Unit unit = finding.expectation().slot().boxUnit();
         return switch (finding.side()) {
             case INSIDE -> "inside the band";
             case ABOVE ->
-                finding.written() instanceof Written.Number n
-                        ? unit.text(n.base() - band.high()) + " above the band"
+                finding.written() instanceof Written.Number n && band.measured() instanceof Window.Between between
+                        ? unit.text(n.base() - between.high()) + " above the band"
                         : "above the band";
             case BELOW ->
-                finding.written() instanceof Written.Number n && !band.isOverRangeOnly()
+                finding.written() instanceof Written.Number n && band.measured().isNumeric()
                         ? unit.text(band.low() - n.base()) + " below the band"
                         : "a number where over-range is to be expected";
             case OVER_RANGE_INSTEAD -> "over-range where a number is to be expected";

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Profile;
 import prantel.core.fault.Place;
@@ -41,7 +41,7 @@ public final class Pictures {
             @Nullable Double withFaultsOhms,
             @Nullable Double bandLowOhms,
             @Nullable Double bandHighOhms,
-            double healthyLowOhms,
+            @Nullable Double healthyLowOhms,
             @Nullable Double healthyHighOhms,
             String healthyShown,
             String withFaultsShown) {}
@@ -99,20 +99,30 @@ public final class Pictures {
 
     private static ProfileSample sample(Profile.Sample sample) {
         var expected = sample.expected();
-        Band band = expected.band();
-        Band healthy = expected.healthyBand();
+        Window band = expected.window();
+        Window healthy = expected.healthyWindow();
         return new ProfileSample(
                 sample.atMetres(),
                 sample.station().value(),
                 sample.atFront(),
                 finite(expected.healthy().base()),
                 finite(expected.withFaults().base()),
-                finite(band.low()),
-                finite(band.high()),
-                healthy.low(),
-                finite(healthy.high()),
+                low(band),
+                high(band),
+                low(healthy),
+                high(healthy),
                 expected.healthy().shown(),
                 expected.withFaults().shown());
+    }
+
+    /** Lower end of a window; null where it has no number. */
+    public static @Nullable Double low(Window window) {
+        return window.measured().isNumeric() ? (Double) window.low() : null;
+    }
+
+    /** Upper end of a window; null where over-range may be read, or no number. */
+    public static @Nullable Double high(Window window) {
+        return window.measured() instanceof Window.Between between ? (Double) between.high() : null;
     }
 
     /** JSON has no infinity. */

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import prantel.core.expectation.Band;
+import prantel.core.expectation.Window;
 import prantel.core.expectation.Expectation;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Written;
@@ -58,7 +58,7 @@ class CheckLines {
         Slot slot = e.slot();
         String text = taken == null ? "" : taken.text();
         Written written = Notation.read(text, slot.boxUnit());
-        boolean fits = e.band().sideOf(written) == Band.Side.INSIDE;
+        boolean fits = e.window().sideOf(written) == Window.Side.INSIDE;
         String says = text.isEmpty() || fits
                 ? ""
                 : written instanceof Written.Unreadable u

@@ -148,7 +148,7 @@ class LibraryController {
                         a.healthy().shown(),
                         a.withFaults().shown(),
                         b.withFaults().shown(),
-                        a.band().overlaps(b.band())));
+                        a.window().overlaps(b.window())));
             }
         }
         return new Comparison(

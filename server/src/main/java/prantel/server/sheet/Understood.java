@@ -13,6 +13,7 @@ final class Understood {
             case Written.Blank blank -> "";
             case Written.Unreadable unreadable -> "";
             case Written.Open open -> "over-range";
+            case Written.Stopped stopped -> stopped.stop().words();
             case Written.Said said -> said.saying().words();
             case Written.Above above ->
                 "over-range, above " + Check.plain(above.unit().fromBase(above.base())) + "\u2009"

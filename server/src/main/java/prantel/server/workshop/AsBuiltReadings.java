@@ -71,6 +71,7 @@ public class AsBuiltReadings {
                     case Written.Number number -> readings.put(slot.id(), number.base());
                     case Written.Above above -> readings.put(slot.id(), Double.POSITIVE_INFINITY);
                     case Written.Open open -> readings.put(slot.id(), Double.POSITIVE_INFINITY);
+                    case Written.Stopped stopped -> {}
                     case Written.Said said -> {}
                     case Written.Blank blank -> {}
                     case Written.Unreadable unreadable -> {}
