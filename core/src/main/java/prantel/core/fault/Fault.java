@@ -64,6 +64,11 @@ public record Fault(FaultKind kind, Place place, List<Conductor> conductors, dou
         return kind.instruction(this, rig);
     }
 
+    /** What must be minded with it in, a sentence; empty for nothing. */
+    public String caution(Rig rig) {
+        return kind.caution(this, rig);
+    }
+
     /** For lists: "High-resistance joint, CPC, 0.62 Ω". */
     public String title() {
         return kind.titleWith(conductors)

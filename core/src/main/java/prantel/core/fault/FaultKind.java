@@ -247,9 +247,14 @@ public final class FaultKind {
         return because;
     }
 
+    /** What must be minded with it in, a sentence; empty for nothing. */
+    public String caution(Fault fault, Rig rig) {
+        return caution.apply(fault, rig);
+    }
+
     /** How it is set by hand, and what to mind while doing so. */
     public String instruction(Fault fault, Rig rig) {
-        String minding = caution.apply(fault, rig);
+        String minding = caution(fault, rig);
         return instruction.apply(fault, rig) + (minding.isEmpty() ? "" : " Caution: " + minding);
     }
 

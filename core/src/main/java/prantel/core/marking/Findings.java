@@ -10,6 +10,7 @@ import prantel.core.diagnosis.Explanation;
 import prantel.core.diagnosis.WrittenSheet;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Written;
 import prantel.core.limits.InsulationMinimum;
@@ -47,12 +48,21 @@ final class Findings {
                     expectation,
                     asked,
                     written,
-                    expectation.window().sideOf(written),
+                    side(expectation, written),
                     judged(expectation, written),
                     remarks(slot, written),
                     explanations.getOrDefault(slot.id(), List.of())));
         }
         return findings;
+    }
+
+    /** While the faults were not on the rig, the healthy value is what was to be measured. */
+    private Side side(Expectation expectation, Written written) {
+        Side side = expectation.window().sideOf(written);
+        return record.faultsWereOut().contains(expectation.slot().id())
+                        && expectation.healthyWindow().sideOf(written) == Side.INSIDE
+                ? Side.INSIDE
+                : side;
     }
 
     /** Circuit and step of the method that was not taken. If neither was, method 1 is the one that is missing. */
@@ -99,6 +109,9 @@ final class Findings {
 
     private List<String> remarks(Slot slot, Written written) {
         List<String> remarks = new ArrayList<>();
+        if (record.faultsWereOut().contains(slot.id()) && !(written instanceof Written.Blank)) {
+            remarks.add("Written while the fault box had let its relays go: the healthy value counts as right.");
+        }
         switch (written) {
             case Written.Unreadable unreadable ->
                 remarks.add(unreadable.problem().given() + ": "

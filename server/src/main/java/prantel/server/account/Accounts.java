@@ -1,10 +1,12 @@
 package prantel.server.account;
 
-import java.time.Clock;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
@@ -16,21 +18,28 @@ import prantel.core.quantity.ProblemsException;
 /** People and their passwords. */
 @Service
 public class Accounts {
-    private static final int GUESSES = 5;
-    private static final Duration LOCKED_FOR = Duration.ofMinutes(5);
     private static final int SHORTEST_PASSWORD = 8;
+    /** What bcrypt looks at, bytes: it would silently drop the rest. */
+    private static final int LONGEST_PASSWORD_BYTES = 72;
+
+    private static final int LONGEST_SIGN_IN_NAME = 40;
+    /** Hashing is made to be slow: no more than this at a time, so that the others' screens go on. */
+    private static final int HASHING_AT_ONCE = 1;
+
+    private static final int WAITING_TO_HASH = 16;
+    private static final Duration PATIENCE = Duration.ofSeconds(5);
 
     private final AccountMapper mapper;
     private final PasswordEncoder encoder;
-    private final Clock clock;
+    private final Guesses guesses = new Guesses(System::nanoTime);
+    private final Semaphore hashing = new Semaphore(HASHING_AT_ONCE, true);
     /** Held against when there is no such account, so that the answer takes as long. */
     private final String nobodysHash;
 
-    Accounts(AccountMapper mapper, PasswordEncoder encoder, Clock clock) {
+    Accounts(AccountMapper mapper, PasswordEncoder encoder) {
         this.mapper = mapper;
         this.encoder = encoder;
-        this.clock = clock;
-        this.nobodysHash = java.util.Objects.requireNonNull(encoder.encode("nobody's password"));
+        this.nobodysHash = Objects.requireNonNull(encoder.encode("nobody's password"));
     }
 
     public Optional<Account> find(String id) {
@@ -51,15 +60,22 @@ public class Accounts {
     @Transactional
     public Account add(String id, String name, Role role, String password) {
         Check.id(id, "signInName");
+        Check.that(
+                id.length() <= LONGEST_SIGN_IN_NAME,
+                "too-long",
+                "signInName",
+                Check.quoted(id),
+                "give at most " + LONGEST_SIGN_IN_NAME + " characters");
         Check.name(name, "name");
         Check.that(
-                password.length() >= SHORTEST_PASSWORD && password.length() <= 64,
+                password.length() >= SHORTEST_PASSWORD
+                        && password.getBytes(StandardCharsets.UTF_8).length <= LONGEST_PASSWORD_BYTES,
                 "bad-password",
                 "password",
                 "",
-                "give a password of " + SHORTEST_PASSWORD + " to 64 characters");
-        Account account =
-                new Account(id, name, role, java.util.Objects.requireNonNull(encoder.encode(password)), 0, null);
+                "give a password of at least " + SHORTEST_PASSWORD + " characters and at most "
+                        + LONGEST_PASSWORD_BYTES + " bytes; a letter with an accent takes two or three");
+        Account account = new Account(id, name, role, Objects.requireNonNull(encoder.encode(password)));
         try {
             mapper.insert(account);
         } catch (DuplicateKeyException e) {
@@ -70,29 +86,49 @@ public class Accounts {
     }
 
     /**
-     * Checks a password. Five wrong ones in a row lock the account for five minutes; while it is locked even the right
-     * one is refused.
+     * Checks a password. Five wrong ones in a row for one name from one address end tries from there for five minutes; even the
+     * right one is refused then. No database connection is held while it hashes.
+     *
+     * @param address where it comes from
      */
-    @Transactional
-    public SignIn signIn(String id, String password) {
+    public SignIn signIn(String id, String password, String address) {
+        Duration left = guesses.take(id, address);
+        if (!left.isZero()) {
+            return new SignIn.Locked(left);
+        }
         Account account = mapper.byId(id);
-        if (account == null) {
-            encoder.matches(password, nobodysHash);
+        Boolean right = matches(password, account == null ? nobodysHash : account.passwordHash());
+        if (right == null) {
+            return new SignIn.Busy();
+        }
+        if (account == null || !right) {
             return new SignIn.Refused();
         }
-        OffsetDateTime now = OffsetDateTime.now(clock);
-        if (account.lockedUntil() != null && account.lockedUntil().isAfter(now)) {
-            return new SignIn.Locked(account.lockedUntil());
+        guesses.forget(id, address);
+        return new SignIn.Done(account);
+    }
+
+    /** Null where too many wait already. */
+    private @org.jspecify.annotations.Nullable Boolean matches(String password, String hash) {
+        if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
+            return false;
         }
-        if (encoder.matches(password, account.passwordHash())) {
-            mapper.setGuessing(id, 0, null);
-            return new SignIn.Done(account);
+        if (hashing.getQueueLength() >= WAITING_TO_HASH) {
+            return null;
         }
-        int failed = account.failedSignIns() + 1;
-        boolean lock = failed >= GUESSES;
-        OffsetDateTime until = now.plus(LOCKED_FOR);
-        mapper.setGuessing(id, lock ? 0 : failed, lock ? until : null);
-        return lock ? new SignIn.Locked(until) : new SignIn.Refused();
+        try {
+            if (!hashing.tryAcquire(PATIENCE.toMillis(), TimeUnit.MILLISECONDS)) {
+                return null;
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return null;
+        }
+        try {
+            return encoder.matches(password, hash);
+        } finally {
+            hashing.release();
+        }
     }
 
     /** What became of a sign-in. */
@@ -101,6 +137,9 @@ public class Accounts {
 
         record Refused() implements SignIn {}
 
-        record Locked(OffsetDateTime until) implements SignIn {}
+        record Locked(Duration left) implements SignIn {}
+
+        /** Too many people sign in at this moment. */
+        record Busy() implements SignIn {}
     }
 }

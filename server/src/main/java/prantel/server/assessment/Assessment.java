@@ -1,9 +1,12 @@
 package prantel.server.assessment;
 
 import java.time.OffsetDateTime;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Outcome.Verdict;
@@ -25,6 +28,9 @@ public final class Assessment {
     private List<Integer> answersFor = List.of();
     private List<Integer> relays = List.of();
     private @Nullable OffsetDateTime energisedAt;
+    private @Nullable OffsetDateTime relaysOutSince;
+    private final Set<String> writtenWhileOut = new HashSet<>();
+    private final Map<String, Subject> subjects = new HashMap<>();
     private final Map<Handled, Done> handled = new LinkedHashMap<>();
     private final Map<String, Taken> liveChecks = new LinkedHashMap<>();
     private @Nullable OutcomeGiven outcome;
@@ -40,6 +46,9 @@ public final class Assessment {
         this.fixed = fixed;
         this.lastChange = fixed.preparedAt();
     }
+
+    /** How often something was written about, and the number of the last such event. */
+    private record Subject(int count, int lastSeq) {}
 
     private record Handled(int fault, AssessmentEvent.Handling what) {}
 
@@ -65,9 +74,51 @@ public final class Assessment {
         return assessment;
     }
 
+    /** The state after one more event; this one stays as it is. */
+    Assessment after(Recorded recorded) {
+        Assessment next = new Assessment(this);
+        next.apply(recorded);
+        return next;
+    }
+
+    private Assessment(Assessment old) {
+        fixed = old.fixed;
+        faultsFile = old.faultsFile;
+        faultsSeq = old.faultsSeq;
+        lockedOffAt = old.lockedOffAt;
+        openedAt = old.openedAt;
+        handedInAt = old.handedInAt;
+        clearedAt = old.clearedAt;
+        handedBackBecause = old.handedBackBecause;
+        reportsFile = old.reportsFile;
+        reportsSeq = old.reportsSeq;
+        fromLibrary = old.fromLibrary;
+        answersFile = old.answersFile;
+        answersFor = old.answersFor;
+        relays = old.relays;
+        energisedAt = old.energisedAt;
+        relaysOutSince = old.relaysOutSince;
+        writtenWhileOut.addAll(old.writtenWhileOut);
+        subjects.putAll(old.subjects);
+        handled.putAll(old.handled);
+        liveChecks.putAll(old.liveChecks);
+        outcome = old.outcome;
+        checks.putAll(old.checks);
+        clearChecks.putAll(old.clearChecks);
+        readings.putAll(old.readings);
+        judgements.putAll(old.judgements);
+        decisions.putAll(old.decisions);
+        lastChange = old.lastChange;
+        seq = old.seq;
+    }
+
     private void apply(Recorded recorded) {
         seq = recorded.seq();
         lastChange = recorded.at();
+        subjects.merge(
+                recorded.event().subject(),
+                new Subject(1, seq),
+                (old, one) -> new Subject(old.count() + 1, one.lastSeq()));
         switch (recorded.event()) {
             case AssessmentEvent.FaultsChosen chosen -> {
                 faultsFile = chosen.file();
@@ -83,8 +134,14 @@ public final class Assessment {
             case AssessmentEvent.LockedOff locked -> lockedOffAt = recorded.at();
             case AssessmentEvent.CheckTaken check -> checks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.SheetOpened opened -> openedAt = recorded.at();
-            case AssessmentEvent.ReadingWritten written ->
+            case AssessmentEvent.ReadingWritten written -> {
                 readings.put(written.slot(), new Entry<>(written.text(), recorded.seq()));
+                if (relaysOutSince == null) {
+                    writtenWhileOut.remove(written.slot());
+                } else {
+                    writtenWhileOut.add(written.slot());
+                }
+            }
             case AssessmentEvent.BoxJudged judged ->
                 judgements.put(judged.slot(), new Entry<>(judged.satisfactory(), recorded.seq()));
             case AssessmentEvent.FaultsReported reported -> {
@@ -107,7 +164,11 @@ public final class Assessment {
                         decided.proposed(), decided.given(), decided.reason(), recorded.by(), recorded.at());
             case AssessmentEvent.ClearCheckTaken check -> clearChecks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.Cleared cleared -> clearedAt = recorded.at();
-            case AssessmentEvent.BoxCommanded box -> relays = box.relays();
+            case AssessmentEvent.BoxCommanded box -> {
+                relays = box.relays();
+                relaysOutSince = null;
+            }
+            case AssessmentEvent.BoxFellOut box -> relaysOutSince = recorded.at();
             case AssessmentEvent.FaultHandled done -> {
                 Handled key = new Handled(done.fault(), done.what());
                 if (done.done()) {
@@ -255,6 +316,28 @@ public final class Assessment {
     /** Readings taken before energising, by box, since the last fault was taken out. */
     public Map<String, Taken> liveChecks() {
         return liveChecks;
+    }
+
+    /** Since when the relays that should be in are not; null while they are. */
+    public @Nullable OffsetDateTime relaysOutSince() {
+        return relaysOutSince;
+    }
+
+    /** Boxes last written while the fault box had let its relays go: the healthy value is right there too. */
+    public Set<String> writtenWhileOut() {
+        return writtenWhileOut;
+    }
+
+    /** How often something was written about: what a candidate's screens count by. It tells nothing of other events. */
+    public int revision(String subject) {
+        Subject known = subjects.get(subject);
+        return known == null ? 0 : known.count();
+    }
+
+    /** Number of the last event about a subject; 0 for none. */
+    int lastSeqAbout(String subject) {
+        Subject known = subjects.get(subject);
+        return known == null ? 0 : known.lastSeq();
     }
 
     public OffsetDateTime lastChange() {

@@ -5,6 +5,7 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,6 +28,8 @@ import prantel.server.workshop.Workshop;
 @RestController
 @RequestMapping("/api")
 class AssessmentController {
+    private static final int LONGEST_REASON = 1000;
+
     private final Assessments assessments;
     private final Keys keys;
     private final Workshop workshop;
@@ -61,6 +64,7 @@ class AssessmentController {
             Stage stage,
             boolean occupiesBay,
             int faultsSet,
+            boolean live,
             @Nullable OffsetDateTime openedAt,
             @Nullable OffsetDateTime handedInAt) {}
 
@@ -73,24 +77,20 @@ class AssessmentController {
     @GetMapping("/bays/{bayId}/prepare")
     PrepareView prepare(@PathVariable String bayId) {
         Bay bay = workshop.bay(bayId);
+        Map<String, Integer> attempts = assessments.attempts();
         return new PrepareView(
                 bayId,
                 bay.number(),
                 workshop.rigOf(bay).name(),
-                assessments.all().stream()
-                        .filter(a -> a.fixed().bayId().equals(bayId) && a.occupiesBay())
-                        .map(Assessment::id)
-                        .findFirst()
-                        .orElse(null),
+                assessments.inBay(bayId).map(Assessment::id).orElse(null),
                 accounts.all().stream()
                         .filter(a -> a.role() == Role.CANDIDATE)
-                        .map(a -> new Choice(a.accountId(), a.name(), attempts(a.accountId())))
+                        .map(a -> new Choice(a.accountId(), a.name(), words(attempts.getOrDefault(a.accountId(), 0))))
                         .toList(),
                 workshop.testers().stream().map(this::tester).toList());
     }
 
-    private String attempts(String candidate) {
-        int count = assessments.ofCandidate(candidate).size();
+    private static String words(int count) {
         return count == 0 ? "first attempt" : count == 1 ? "1 earlier" : count + " earlier";
     }
 
@@ -141,6 +141,7 @@ class AssessmentController {
     @PostMapping("/assessments/{id}/hand-back")
     Header handBack(@PathVariable String id, @RequestBody HandBack back, Principal who) {
         Check.that(!back.reason().isBlank(), "no-reason", "reason", "", "say why; the candidate reads it");
+        Check.text(back.reason(), LONGEST_REASON, "reason");
         return header(assessments.append(
                 id,
                 back.eventId(),
@@ -165,6 +166,7 @@ class AssessmentController {
                 assessment.stage(),
                 assessment.occupiesBay(),
                 assessment.occupiesBay() ? keys.faults(assessment).faults().size() : 0,
+                assessment.energisedAt() != null,
                 assessment.openedAt(),
                 assessment.handedInAt());
     }

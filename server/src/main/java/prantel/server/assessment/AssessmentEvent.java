@@ -30,6 +30,7 @@ import prantel.core.marking.Outcome.Verdict;
     @JsonSubTypes.Type(value = AssessmentEvent.FaultHandled.class, name = "fault-handled"),
     @JsonSubTypes.Type(value = AssessmentEvent.LiveCheckTaken.class, name = "live-check-taken"),
     @JsonSubTypes.Type(value = AssessmentEvent.Energised.class, name = "energised"),
+    @JsonSubTypes.Type(value = AssessmentEvent.BoxFellOut.class, name = "box-fell-out"),
     @JsonSubTypes.Type(value = AssessmentEvent.AnswersAccepted.class, name = "answers-accepted")
 })
 public sealed interface AssessmentEvent {
@@ -37,6 +38,11 @@ public sealed interface AssessmentEvent {
     /** What it is about: writes about the same thing are held against each other. */
     default String subject() {
         return "";
+    }
+
+    /** What its writer said, without what the server added: a second write with one id must say the same. */
+    default Object said() {
+        return this;
     }
 
     /**
@@ -69,6 +75,11 @@ public sealed interface AssessmentEvent {
         public String subject() {
             return "reading/" + slot;
         }
+
+        @Override
+        public Object said() {
+            return text;
+        }
     }
 
     /** @param satisfactory null takes the judgement back */
@@ -79,6 +90,11 @@ public sealed interface AssessmentEvent {
         @Override
         public String subject() {
             return "judged/" + slot;
+        }
+
+        @Override
+        public Object said() {
+            return String.valueOf(satisfactory);
         }
     }
 
@@ -104,12 +120,22 @@ public sealed interface AssessmentEvent {
         public String subject() {
             return "mark/" + mark;
         }
+
+        @Override
+        public Object said() {
+            return List.of(given, reason);
+        }
     }
 
     record OutcomeDecided(Verdict proposed, Verdict given, String reason) implements AssessmentEvent {
         @Override
         public String subject() {
             return "outcome";
+        }
+
+        @Override
+        public Object said() {
+            return List.of(given, reason);
         }
     }
 
@@ -154,8 +180,15 @@ public sealed interface AssessmentEvent {
         }
     }
 
-    /** The rig was energised with permission, or made dead again. */
-    record Energised(boolean on) implements AssessmentEvent {}
+    /**
+     * The rig was energised with permission; or it is dead again, locked off and proved dead.
+     *
+     * @param reason why it went live although dead tests were open; null where none was, and for what is dead again
+     */
+    record Energised(boolean on, @Nullable String reason) implements AssessmentEvent {}
+
+    /** The fault box released its relays by itself: its power or its line was lost. @param relays that fell out */
+    record BoxFellOut(List<Integer> relays, String says) implements AssessmentEvent {}
 
     /** Answers that read the same as a fault of the set and count as right. @param file a fault-set file, one for each pair @param faults the fault of the set that each stands for */
     record AnswersAccepted(String file, List<Integer> faults) implements AssessmentEvent {

@@ -3,7 +3,6 @@ package prantel.server.assessment;
 import java.util.List;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 
@@ -35,14 +34,24 @@ interface AssessmentMapper {
     @Nullable
     String lockBay(String id);
 
-    @Select("select " + COLUMNS + " from assessment order by prepared_at, assessment_id")
-    List<AssessmentRow> all();
-
     @Select("select " + COLUMNS + " from assessment where candidate_id = #{id} order by prepared_at desc")
     List<AssessmentRow> ofCandidate(String id);
 
-    @Select("select " + COLUMNS + " from assessment where bay_id = #{id} order by prepared_at desc")
-    List<AssessmentRow> ofBay(String id);
+    @Select("select candidate_id as id, count(*) as times from assessment group by candidate_id")
+    List<Assessments.Count> attempts();
+
+    @Select("""
+        select cast(rig_version as varchar) as id, count(*) as times from assessment
+        where rig_id = #{rigId} group by rig_version""")
+    List<Assessments.Count> usesOfRig(String rigId);
+
+    /** The newest before a moment on the same rig in the same bay. */
+    @Select("""
+        select assessment_id from assessment
+        where bay_id = #{bayId} and rig_id = #{rigId} and rig_version = #{rigVersion} and prepared_at < #{preparedAt}
+        order by prepared_at desc limit 1""")
+    @Nullable
+    String before(AssessmentRow row);
 
     @Select("""
         select assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id
@@ -55,14 +64,11 @@ interface AssessmentMapper {
     @Nullable
     EventRow event(String eventId);
 
-    @Select("""
-        select coalesce(max(seq), 0) from assessment_event where assessment_id = #{id} and subject = #{subject}""")
-    int lastSeqAbout(@Param("id") String id, @Param("subject") String subject);
+    @Select("select coalesce(max(seq), 0) from assessment_event where assessment_id = #{id}")
+    int lastSeq(String id);
 
     @Insert("""
         insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id)
-        select #{assessmentId}, coalesce(max(seq), 0) + 1, #{eventId}, #{kind}, #{subject}, #{payload},
-            #{happenedAt}, #{accountId}
-        from assessment_event where assessment_id = #{assessmentId}""")
+        values (#{assessmentId}, #{seq}, #{eventId}, #{kind}, #{subject}, #{payload}, #{happenedAt}, #{accountId})""")
     void append(EventRow row);
 }

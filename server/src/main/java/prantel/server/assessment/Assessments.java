@@ -1,13 +1,28 @@
 package prantel.server.assessment;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
 import prantel.core.sequence.Scheme;
@@ -20,41 +35,198 @@ import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Assessments and their events: the only door to both. */
+/**
+ * Assessments and their events: the only door to both. States are held in a bounded store and moved on by each event;
+ * which of them are open stands in a table that each event keeps up, so that no poll reads history.
+ */
 @Service
-public class Assessments {
+public class Assessments implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(Assessments.class);
     /** A client-made id: a retry after a lost connection carries the same one. */
     private static final Pattern EVENT_ID = Pattern.compile("[A-Za-z0-9-]{8,60}");
 
+    private static final int STATES_HELD = 400;
+
     private final AssessmentMapper mapper;
+    private final StandingMapper standings;
     private final Workshop workshop;
     private final Accounts accounts;
     private final JsonMapper json;
     private final Clock clock;
+    private final TransactionTemplate transactions;
+    private final Cache<String, Assessment> states =
+            Caffeine.newBuilder().maximumSize(STATES_HELD).build();
+    private boolean running;
 
-    Assessments(AssessmentMapper mapper, Workshop workshop, Accounts accounts, JsonMapper json, Clock clock) {
+    Assessments(
+            AssessmentMapper mapper,
+            StandingMapper standings,
+            Workshop workshop,
+            Accounts accounts,
+            JsonMapper json,
+            TransactionTemplate transactions,
+            Clock clock) {
         this.mapper = mapper;
+        this.standings = standings;
         this.workshop = workshop;
         this.accounts = accounts;
         this.json = json;
+        this.transactions = transactions;
         this.clock = clock;
+    }
+
+    /** A marked assessment, as a list shows it. */
+    public record Kept(
+            String assessmentId,
+            String candidate,
+            String rigId,
+            int rigVersion,
+            String verdict,
+            boolean overridden,
+            OffsetDateTime at) {}
+
+    /** Where and for whom a set of the library was used. */
+    public record Use(String candidate, String bayId, OffsetDateTime preparedAt) {}
+
+    record Count(String id, int times) {}
+
+    public record FaultCount(String kind, boolean found, int times) {}
+
+    /** A database from before there were standings gets them once, at start. */
+    @Override
+    public void start() {
+        for (String id : standings.missing()) {
+            transactions.executeWithoutResult(t -> {
+                Assessment assessment = get(id);
+                StandingRow row = StandingRow.of(assessment);
+                boolean bayTaken = row.bayId() != null && standings.inBay(row.bayId()) != null;
+                boolean liveTwice = row.liveWith() != null && standings.liveBayOf(row.liveWith()) != null;
+                standings.insert(new StandingRow(
+                        row.assessmentId(),
+                        row.seq(),
+                        bayTaken ? null : row.bayId(),
+                        liveTwice ? null : row.liveWith(),
+                        row.marked(),
+                        row.cleared(),
+                        row.verdict(),
+                        row.overridden(),
+                        row.decidedAt(),
+                        row.fromLibrary()));
+                if (bayTaken || liveTwice) {
+                    LOG.warn("Assessment {} stands beside another in the same bay or live with the same assessor", id);
+                }
+            });
+        }
+        running = true;
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    /** Before the demo is filled and the web server listens. */
+    @Override
+    public int getPhase() {
+        return -1;
     }
 
     /** @throws Refusal if there is none */
     public Assessment get(String id) {
-        AssessmentRow row = mapper.byId(id);
-        if (row == null) {
-            throw Refusal.notFound("assessment");
-        }
-        return replay(row);
+        Assessment known = states.getIfPresent(id);
+        return known == null ? keep(replay(id)) : known;
     }
 
-    public List<Assessment> all() {
-        return mapper.all().stream().map(this::replay).toList();
+    private List<Assessment> get(List<String> ids) {
+        List<Assessment> found = new ArrayList<>();
+        for (String id : ids) {
+            try {
+                found.add(get(id));
+            } catch (RuntimeException e) {
+                // one record that cannot be read must not take the room down with it
+                LOG.error("Assessment {} cannot be read", id, e);
+            }
+        }
+        return found;
+    }
+
+    /** Those that have a bay or are not marked yet, in the order they were prepared. */
+    public List<Assessment> open() {
+        return get(standings.open());
+    }
+
+    /** The assessment that has a bay. */
+    public Optional<Assessment> inBay(String bayId) {
+        return Optional.ofNullable(standings.inBay(bayId)).map(this::get);
+    }
+
+    /** The bay that an assessor has live at this moment. */
+    public Optional<String> liveBayOf(String assessor) {
+        return Optional.ofNullable(standings.liveBayOf(assessor));
     }
 
     public List<Assessment> ofCandidate(String candidateId) {
-        return mapper.ofCandidate(candidateId).stream().map(this::replay).toList();
+        return get(mapper.ofCandidate(candidateId).stream()
+                .map(AssessmentRow::assessmentId)
+                .toList());
+    }
+
+    /** The one before an assessment on the same rig in the same bay. */
+    public Optional<Assessment> before(Assessment assessment) {
+        return Optional.ofNullable(mapper.before(assessment.fixed())).map(this::get);
+    }
+
+    /** The newest marked ones. */
+    public List<Kept> kept(int most) {
+        return standings.kept(most);
+    }
+
+    /** @param setId of the library, without its version */
+    public List<Use> usesOf(String setId) {
+        return standings.usesOf(setId.replace("_", "\\_").replace("%", "\\%") + "@%");
+    }
+
+    /** How many assessments each candidate has had. */
+    public Map<String, Integer> attempts() {
+        return counts(mapper.attempts());
+    }
+
+    /** How many assessments each version of a rig has had. */
+    public Map<String, Integer> usesOfRig(String rigId) {
+        return counts(mapper.usesOfRig(rigId));
+    }
+
+    private static Map<String, Integer> counts(List<Count> rows) {
+        Map<String, Integer> counts = new HashMap<>();
+        rows.forEach(r -> counts.put(r.id(), r.times()));
+        return counts;
+    }
+
+    /** Whether a rig was cleared and proved healthy in a bay at least once. */
+    public boolean wasCleared(String bayId) {
+        return standings.clearedIn(bayId) > 0;
+    }
+
+    /** How often each kind of fault was found and missed. */
+    public List<FaultCount> faultResults() {
+        return standings.results();
+    }
+
+    /** Keeps what became of the faults of a marked assessment. @param kinds of its set, in order */
+    @Transactional
+    public void keepResults(Assessment assessment, List<String> kinds) {
+        standings.forgetResults(assessment.id());
+        for (int i = 0; i < kinds.size(); i++) {
+            Assessment.Decision decision = assessment.decisions().get("faults/" + (i + 1));
+            if (decision != null) {
+                standings.insertResult(assessment.id(), i, kinds.get(i), decision.given() != Award.NONE);
+            }
+        }
     }
 
     /** Starts an assessment in a free bay and pins every version it will be marked with. */
@@ -62,7 +234,7 @@ public class Assessments {
     public Assessment prepare(String bayId, String candidateId, String testerId, String assessorId) {
         Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
-        if (mapper.ofBay(bayId).stream().map(this::replay).anyMatch(Assessment::occupiesBay)) {
+        if (standings.inBay(bayId) != null) {
             throw Refusal.conflict("bay-taken", "somebody is in this bay; clear it first");
         }
         Account candidate = accounts.get(candidateId);
@@ -88,7 +260,10 @@ public class Assessments {
                 MarkedSheet.ENGINE_VERSION,
                 OffsetDateTime.now(clock));
         mapper.insert(row);
-        return replay(row);
+        Assessment prepared = Assessment.replay(row, List.of());
+        standings.insert(StandingRow.of(prepared));
+        keepAfterCommit(prepared);
+        return prepared;
     }
 
     /**
@@ -100,7 +275,7 @@ public class Assessments {
     @Transactional
     public Assessment append(
             String assessmentId, String eventId, AssessmentEvent event, String by, Consumer<Assessment> allowed) {
-        return append(assessmentId, eventId, event, Integer.MAX_VALUE, by, allowed);
+        return append(assessmentId, eventId, event, Basis.ANY, by, allowed, () -> {});
     }
 
     /**
@@ -116,6 +291,25 @@ public class Assessments {
             int basedOn,
             String by,
             Consumer<Assessment> allowed) {
+        return append(assessmentId, eventId, event, new Basis.LastEvent(basedOn), by, allowed, () -> {});
+    }
+
+    /**
+     * As above.
+     *
+     * @param basis what the writer had seen
+     * @param effect done last, when everything else is decided: something outside moves only for what is recorded. What it
+     *     throws undoes the record
+     */
+    @Transactional
+    public Assessment append(
+            String assessmentId,
+            String eventId,
+            AssessmentEvent event,
+            Basis basis,
+            String by,
+            Consumer<Assessment> allowed,
+            Runnable effect) {
         Check.that(
                 EVENT_ID.matcher(eventId).matches(),
                 "bad-event-id",
@@ -129,39 +323,104 @@ public class Assessments {
         if (before != null) {
             return repeated(before, assessmentId, event, by);
         }
-        allowed.accept(get(assessmentId));
-        if (!event.subject().isEmpty() && mapper.lastSeqAbout(assessmentId, event.subject()) > basedOn) {
+        Assessment state = locked(assessmentId);
+        allowed.accept(state);
+        if (!event.subject().isEmpty() && basis.isOlderThan(state, event.subject())) {
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "this was changed on another screen meanwhile; look at it again before you write");
         }
+        int seq = state.seq() + 1;
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        Assessment next = state.after(new Assessment.Recorded(seq, event, now, by));
         mapper.append(new EventRow(
                 assessmentId,
-                0,
+                seq,
                 eventId,
                 event.getClass().getSimpleName(),
                 event.subject(),
                 json.writeValueAsString(event),
-                OffsetDateTime.now(clock),
+                now,
                 by));
-        return get(assessmentId);
+        update(next);
+        effect.run();
+        keepAfterCommit(next);
+        return next;
+    }
+
+    /** What a writer had seen of the subject before. */
+    public sealed interface Basis {
+        Basis ANY = new LastEvent(Integer.MAX_VALUE);
+
+        boolean isOlderThan(Assessment state, String subject);
+
+        /** The number of an event. */
+        record LastEvent(int seq) implements Basis {
+            @Override
+            public boolean isOlderThan(Assessment state, String subject) {
+                return state.lastSeqAbout(subject) > seq;
+            }
+        }
+
+        /** How often the subject had been written about. */
+        record Revision(int count) implements Basis {
+            @Override
+            public boolean isOlderThan(Assessment state, String subject) {
+                return state.revision(subject) > count;
+            }
+        }
+    }
+
+    private void update(Assessment next) {
+        try {
+            standings.update(StandingRow.of(next));
+        } catch (DuplicateKeyException e) {
+            throw Refusal.conflict(
+                    "live-elsewhere",
+                    "another bay of this assessor is live and needs the whole attention: never two live stages at once");
+        }
     }
 
     private Assessment repeated(EventRow before, String assessmentId, AssessmentEvent event, String by) {
         boolean same = before.assessmentId().equals(assessmentId)
                 && before.accountId().equals(by)
                 && before.kind().equals(event.getClass().getSimpleName())
-                && before.subject().equals(event.subject());
+                && before.subject().equals(event.subject())
+                && json.readValue(before.payload(), AssessmentEvent.class).said().equals(event.said());
         if (!same) {
-            throw Refusal.conflict("event-id-used", "reload the page and write it again");
+            throw Refusal.conflict("event-id-used", "this was sent before as something else; reload the page, write it again");
         }
-        return get(assessmentId);
+        return locked(assessmentId);
     }
 
-    private Assessment replay(AssessmentRow row) {
+    /** The state as it is now that nobody else can write to it. */
+    private Assessment locked(String id) {
+        Assessment known = states.getIfPresent(id);
+        return known != null && known.seq() == mapper.lastSeq(id) ? known : replay(id);
+    }
+
+    private void keepAfterCommit(Assessment state) {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                keep(state);
+            }
+        });
+    }
+
+    private Assessment keep(Assessment state) {
+        states.asMap().merge(state.id(), state, (a, b) -> a.seq() >= b.seq() ? a : b);
+        return state;
+    }
+
+    private Assessment replay(String id) {
+        @Nullable AssessmentRow row = mapper.byId(id);
+        if (row == null) {
+            throw Refusal.notFound("assessment");
+        }
         return Assessment.replay(
                 row,
-                mapper.events(row.assessmentId()).stream()
+                mapper.events(id).stream()
                         .map(e -> new Assessment.Recorded(
                                 e.seq(),
                                 json.readValue(e.payload(), AssessmentEvent.class),

@@ -7,7 +7,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
+import prantel.core.expectation.AsBuilt;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
@@ -16,10 +20,13 @@ import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
+import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 import prantel.formats.FaultSetFile;
+import prantel.server.keys.Explorations;
+import prantel.server.keys.PureValues;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
@@ -27,28 +34,53 @@ import prantel.server.workshop.Workshop;
 /** From an assessment to core's objects: its rig, its key, its record, its marked sheet. */
 @Service
 public class Keys {
+    private static final Logger LOG = LoggerFactory.getLogger(Keys.class);
+
     private final Workshop workshop;
-
     private final AsBuiltReadings asBuilt;
+    private final Explorations explorations;
+    private final PureValues values;
 
-    Keys(Workshop workshop, AsBuiltReadings asBuilt) {
+    Keys(Workshop workshop, AsBuiltReadings asBuilt, Explorations explorations, PureValues values) {
         this.workshop = workshop;
         this.asBuilt = asBuilt;
+        this.explorations = explorations;
+        this.values = values;
+    }
+
+    private record FaultsOf(DocumentRef rig, String file) {}
+
+    private record KeyOf(DocumentRef rig, DocumentRef tester, AsBuilt asBuilt, FaultSet faults) {}
+
+    private record MarkedOf(String assessmentId, int seq) {}
+
+    private static DocumentRef rigRef(Assessment assessment) {
+        return new DocumentRef(assessment.fixed().rigId(), assessment.fixed().rigVersion());
     }
 
     public Rig rig(Assessment assessment) {
-        return workshop.rig(
-                new DocumentRef(assessment.fixed().rigId(), assessment.fixed().rigVersion()));
+        return workshop.rig(rigRef(assessment));
     }
 
     public Tester tester(Assessment assessment) {
-        return workshop.tester(new DocumentRef(
-                assessment.fixed().testerId(), assessment.fixed().testerVersion()));
+        return workshop.tester(testerRef(assessment));
+    }
+
+    private static DocumentRef testerRef(Assessment assessment) {
+        return new DocumentRef(assessment.fixed().testerId(), assessment.fixed().testerVersion());
+    }
+
+    public Scheme scheme(Assessment assessment) {
+        return Scheme.workshop();
     }
 
     public FaultSet faults(Assessment assessment) {
         String file = assessment.faultsFile();
-        return file == null ? FaultSet.NONE : FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+        return file == null
+                ? FaultSet.NONE
+                : values.small(
+                        new FaultsOf(rigRef(assessment), file),
+                        () -> FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment)));
     }
 
     /** Kinds of the faults set in any of these. */
@@ -64,14 +96,14 @@ public class Keys {
 
     /** The key as it would be with another set. */
     public Key keyWith(Assessment assessment, FaultSet faults) {
-        DocumentRef ref =
-                new DocumentRef(assessment.fixed().rigId(), assessment.fixed().rigVersion());
-        return Key.of(
-                rig(assessment),
-                faults,
-                tester(assessment),
-                Scheme.workshop(),
-                asBuilt.of(ref, assessment.fixed().preparedAt()));
+        DocumentRef rig = rigRef(assessment);
+        AsBuilt known = asBuilt.of(rig, assessment.fixed().preparedAt());
+        Key healthy =
+                explorations.healthy(rig(assessment), tester(assessment), scheme(assessment), known);
+        return faults.isEmpty()
+                ? healthy
+                : values.small(
+                        new KeyOf(rig, testerRef(assessment), known, faults), () -> healthy.with(faults));
     }
 
     /** Answers the assessor accepts besides the faults themselves. */
@@ -106,17 +138,44 @@ public class Keys {
                 judgements.put(new SlotId(slot), value);
             }
         });
-        return new CandidateRecord(readings, judgements, reports(assessment));
+        return new CandidateRecord(
+                readings,
+                judgements,
+                reports(assessment),
+                assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()));
     }
 
     public List<CandidateRecord.FaultReport> reports(Assessment assessment) {
         String file = assessment.reportsFile();
-        return file == null
-                ? List.of()
-                : FaultSetFile.readReports(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+        if (file == null) {
+            return List.of();
+        }
+        try {
+            return FaultSetFile.readReports(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+        } catch (ProblemsException e) {
+            // kept by an earlier version that did not look first: the next report of the candidate replaces it
+            LOG.warn("The fault report of assessment {} cannot be read: {}", assessment.id(), e.getMessage());
+            return List.of();
+        }
+    }
+
+    /** Whether there is a fault report that cannot be read; writing one again mends it. */
+    public boolean isReportDamaged(Assessment assessment) {
+        String file = assessment.reportsFile();
+        if (file == null) {
+            return false;
+        }
+        try {
+            FaultSetFile.readReports(file.getBytes(StandardCharsets.UTF_8), rig(assessment));
+            return false;
+        } catch (ProblemsException e) {
+            return true;
+        }
     }
 
     public MarkedSheet marked(Assessment assessment) {
-        return Marker.mark(key(assessment), record(assessment), agreedByFault(assessment));
+        return values.small(
+                new MarkedOf(assessment.id(), assessment.seq()),
+                () -> Marker.mark(key(assessment), record(assessment), agreedByFault(assessment)));
     }
 }

@@ -24,7 +24,7 @@ import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.setting.Explorations;
+import prantel.server.keys.Explorations;
 import prantel.server.setting.FaultSetLibrary;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;

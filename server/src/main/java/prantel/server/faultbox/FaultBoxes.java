@@ -1,16 +1,20 @@
 package prantel.server.faultbox;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ThreadLocalRandom;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -22,18 +26,22 @@ import prantel.server.workshop.Bay;
 import prantel.server.workshop.Workshop;
 
 /**
- * Talks to the fault box of each bay that has one: once a second, so that the box's watchdog stays quiet and a wrong relay or a
- * lost box shows. After lost contact nothing is pulled in again by itself: the box has released everything, and somebody has
- * to arm it anew.
+ * Talks to the fault box of each bay that has one: about once a second, so that the box's watchdog stays quiet and a wrong
+ * relay or a lost box shows. Each box has a thread of its own: one that does not answer keeps no other waiting. After lost
+ * contact nothing is pulled in again by itself: the box has released everything, and somebody has to arm it anew.
  */
 @Service
 public class FaultBoxes implements DisposableBean {
+    private static final long EVERY_MILLIS = 1000;
+    /** What was not heard for this long is not known. */
+    private static final Duration STALE = Duration.ofSeconds(6);
+    /** How long a command waits for a poll that is under way. */
+    private static final long PATIENCE_SECONDS = 5;
+
     private final Workshop workshop;
     private final Clock clock;
     /** This server's name in the owner register of every box. */
     private final int token = ThreadLocalRandom.current().nextInt(1, 0x10000);
-
-    private final ExecutorService pollers = Executors.newVirtualThreadPerTaskExecutor();
 
     private final Map<String, Line> lines = new ConcurrentHashMap<>();
 
@@ -46,30 +54,47 @@ public class FaultBoxes implements DisposableBean {
     private final class Line {
         private final String address;
         private final FaultBoxClient client;
+        private final ReentrantLock talking = new ReentrantLock();
+        private final ScheduledExecutorService poller;
         private Set<Integer> commanded = Set.of();
         private int powerUps = -1;
+        private int relays;
+        private volatile long heardNanos = System.nanoTime();
         private volatile BoxState state = new BoxState(false, 0, Set.of(), Set.of(), null, "not heard yet");
 
-        Line(String address) {
+        Line(String bay, String address) {
             this.address = address;
             int colon = address.lastIndexOf(':');
             client = new FaultBoxClient(
                     address.substring(0, colon), Integer.parseInt(address.substring(colon + 1)), token);
+            poller = Executors.newSingleThreadScheduledExecutor(
+                    Thread.ofPlatform().daemon().name("fault-box-" + bay).factory());
+            poller.scheduleWithFixedDelay(this::poll, 0, EVERY_MILLIS, TimeUnit.MILLISECONDS);
         }
 
-        synchronized BoxState poll() {
+        /** A command that is under way is as good as a poll. */
+        void poll() {
+            if (!talking.tryLock()) {
+                return;
+            }
             try {
                 if (!commanded.isEmpty()) {
                     client.claim();
                 }
                 heard(client.read());
             } catch (FaultBoxException e) {
-                lost(e);
+                lost(e.says());
+            } catch (RuntimeException e) {
+                // whatever a box answers, it must not stop its polls
+                lost("Fault box " + address + " answers what cannot be understood.");
+            } finally {
+                talking.unlock();
             }
-            return state;
         }
 
         private void heard(FaultBoxClient.State read) {
+            heardNanos = System.nanoTime();
+            relays = read.relays();
             boolean restarted = powerUps >= 0 && read.powerUps() != powerUps;
             powerUps = read.powerUps();
             if (restarted && !commanded.isEmpty()) {
@@ -93,40 +118,73 @@ public class FaultBoxes implements DisposableBean {
             state = new BoxState(true, read.relays(), commanded, read.closed(), OffsetDateTime.now(clock), says);
         }
 
-        private void lost(FaultBoxException e) {
-            state = new BoxState(false, state.relays(), commanded, Set.of(), state.heardAt(), e.says());
+        private void lost(String says) {
+            state = new BoxState(false, state.relays(), commanded, Set.of(), state.heardAt(), says);
         }
 
-        synchronized BoxState command(Collection<Integer> relays) {
+        /** As last heard; nothing is known of what is too old. */
+        BoxState state() {
+            BoxState known = state;
+            boolean stale = known.contact() && System.nanoTime() - heardNanos > STALE.toNanos();
+            return stale
+                    ? new BoxState(
+                            false,
+                            known.relays(),
+                            known.commanded(),
+                            Set.of(),
+                            known.heardAt(),
+                            "Fault box " + address + " was not heard for some seconds.")
+                    : known;
+        }
+
+        BoxState command(Collection<Integer> wanted) {
             try {
+                if (!talking.tryLock(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+                    throw Refusal.conflict("fault-box", "the fault box is still busy; try again in a moment");
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw Refusal.conflict("fault-box", "the server is stopping");
+            }
+            try {
+                if (wanted.isEmpty() && commanded.isEmpty() && state().contact() && state.closed().isEmpty()) {
+                    return state;
+                }
                 client.claim();
-                int count = client.read().relays();
-                relays.forEach(r -> {
+                int count = relays > 0 ? relays : client.read().relays();
+                wanted.forEach(r -> {
                     if (r > count) {
                         throw Refusal.conflict(
                                 "no-such-relay", "the box has " + count + " relays; the rig file names relay " + r);
                     }
                 });
-                client.command(relays, count);
-                commanded = new TreeSet<>(relays);
+                client.command(wanted, count);
+                commanded = new TreeSet<>(wanted);
                 FaultBoxClient.State read = client.read();
                 powerUps = read.powerUps();
+                heardNanos = System.nanoTime();
                 state = new BoxState(true, count, commanded, read.closed(), OffsetDateTime.now(clock), "");
                 if (commanded.isEmpty()) {
                     client.release();
                 }
             } catch (FaultBoxException e) {
-                lost(e);
+                lost(e.says());
                 throw Refusal.conflict("fault-box", e.says());
+            } finally {
+                talking.unlock();
             }
             return state;
         }
+
+        void close() {
+            poller.shutdownNow();
+            client.close();
+        }
     }
 
-    /** The state of a bay's box; empty for a bay without one. */
+    /** The state of a bay's box as it was last heard; empty for a bay without one. Never waits for the box. */
     public Optional<BoxState> of(String bayId) {
-        Line line = line(workshop.bay(bayId));
-        return Optional.ofNullable(line).map(l -> l.state.heardAt() == null ? l.poll() : l.state);
+        return Optional.ofNullable(line(workshop.bay(bayId))).map(Line::state);
     }
 
     /**
@@ -137,6 +195,9 @@ public class FaultBoxes implements DisposableBean {
     public BoxState command(String bayId, Collection<Integer> relays) {
         Line line = line(workshop.bay(bayId));
         if (line == null) {
+            if (relays.isEmpty()) {
+                return new BoxState(false, 0, Set.of(), Set.of(), null, "");
+            }
             throw Refusal.conflict("no-box", "this bay has no fault box; set the faults by hand from the card");
         }
         return line.command(relays);
@@ -144,29 +205,38 @@ public class FaultBoxes implements DisposableBean {
 
     private @Nullable Line line(Bay bay) {
         String address = bay.faultBox();
-        if (address == null) {
-            lines.remove(bay.bayId());
-            return null;
-        }
-        return lines.compute(
-                bay.bayId(), (id, known) -> known != null && known.address.equals(address) ? known : new Line(address));
+        return lines.compute(bay.bayId(), (id, known) -> {
+            if (known != null && known.address.equals(address)) {
+                return known;
+            }
+            if (known != null) {
+                known.close();
+            }
+            return address == null || !Workshop.isAddress(address) ? null : new Line(id, address);
+        });
     }
 
-    @Scheduled(fixedDelay = 1000)
-    void pollAll() {
-        workshop.bays().forEach(bay -> {
-            Line line = line(bay);
-            if (line != null) {
-                // a box that does not answer must not keep the others waiting until their watchdogs bite
-                pollers.execute(line::poll);
+    /** A new box is talked to before anybody asks for it. */
+    @Scheduled(fixedDelay = EVERY_MILLIS)
+    void lookForBoxes() {
+        workshop.bays().forEach(this::line);
+    }
+
+    /** The bays whose box has let go of what it was told to hold, with what it says. */
+    public Map<String, String> fellOut() {
+        Map<String, String> fellOut = new ConcurrentHashMap<>();
+        lines.forEach((bay, line) -> {
+            BoxState state = line.state();
+            if (state.contact() && state.closed().isEmpty() && state.commanded().isEmpty() && !state.says().isEmpty()) {
+                fellOut.put(bay, state.says());
             }
         });
+        return fellOut;
     }
 
     /** Boxes are left to their watchdogs: relays fall out within seconds when this server goes. */
     @Override
     public void destroy() {
-        pollers.shutdownNow();
-        lines.values().forEach(l -> l.client.close());
+        List.copyOf(lines.values()).forEach(Line::close);
     }
 }

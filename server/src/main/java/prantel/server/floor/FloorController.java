@@ -7,6 +7,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,6 +32,12 @@ import prantel.server.workshop.Workshop;
 @RestController
 @RequestMapping("/api/floor")
 class FloorController {
+    private static final Logger LOG = LoggerFactory.getLogger(FloorController.class);
+    /** Marked assessments that are listed; the others are found by their candidate. */
+    private static final int MOST_KEPT = 30;
+
+    private static final String UNREADABLE = "This record cannot be read in full";
+
     private final Workshop workshop;
     private final Assessments assessments;
     private final Keys keys;
@@ -100,33 +109,44 @@ class FloorController {
 
     @GetMapping
     FloorView floor() {
-        List<Assessment> all = assessments.all();
-        List<BayView> bays = workshop.bays().stream().map(b -> bay(b, all)).toList();
+        List<Assessment> open = assessments.open();
+        List<BayView> bays = workshop.bays().stream().map(b -> bay(b, open)).toList();
         List<Need> aisle = new ArrayList<>();
-        all.forEach(a -> needs(a).forEach(aisle::add));
+        open.forEach(a -> aisle.addAll(
+                whole(a, () -> needs(a), () -> List.of(need(a, "mark", UNREADABLE, "tell the technician")))));
         aisle.sort(Comparator.comparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
-        return new FloorView(bays, aisle, kept(all));
+        return new FloorView(bays, aisle, kept());
     }
 
-    private BayView bay(Bay bay, List<Assessment> all) {
-        Optional<Assessment> here = all.stream()
+    /** One record that cannot be read does not take the room down with it. */
+    private static <T> T whole(Assessment a, Supplier<T> read, Supplier<T> otherwise) {
+        try {
+            return read.get();
+        } catch (RuntimeException e) {
+            LOG.error("Assessment {} cannot be shown on the Floor", a.id(), e);
+            return otherwise.get();
+        }
+    }
+
+    private BayView bay(Bay bay, List<Assessment> open) {
+        Optional<Assessment> here = open.stream()
                 .filter(a -> a.occupiesBay() && a.fixed().bayId().equals(bay.bayId()))
                 .findFirst();
-        String rig = workshop.rigOf(bay).name();
-        String earthing = workshop.rigOf(bay).supply().declared().earthing().label();
+        var rig = workshop.rigOf(bay);
+        String earthing = rig.supply().declared().earthing().label();
         if (here.isEmpty()) {
             return new BayView(
                     bay.bayId(),
                     bay.number(),
-                    rig,
+                    rig.name(),
                     earthing,
                     null,
                     "free",
                     null,
                     0,
                     "Ready for the next candidate",
-                    provedHealthy(bay, all) ? "Rig proved healthy" : "No faults set",
+                    assessments.wasCleared(bay.bayId()) ? "Rig proved healthy" : "No faults set",
                     null,
                     drifts(bay),
                     false,
@@ -136,13 +156,13 @@ class FloorController {
         return new BayView(
                 bay.bayId(),
                 bay.number(),
-                rig,
+                rig.name(),
                 earthing,
                 a.id(),
                 accounts.get(a.fixed().candidateId()).name(),
                 a.stage(),
-                keys.faults(a).faults().size(),
-                now(a),
+                whole(a, () -> keys.faults(a).faults().size(), () -> 0),
+                whole(a, () -> now(a), () -> UNREADABLE),
                 detail(a),
                 a.lastChange(),
                 drifts(bay),
@@ -168,11 +188,6 @@ class FloorController {
                                                     .replaceAll("[\\[\\]]", "");
                 })
                 .orElse("");
-    }
-
-    /** Only a rig that was cleared after a candidate has been proved; one that never had any has no faults set. */
-    private static boolean provedHealthy(Bay bay, List<Assessment> all) {
-        return all.stream().anyMatch(a -> a.fixed().bayId().equals(bay.bayId()) && a.clearedAt() != null);
     }
 
     private Need driftNeed(BayView view) {
@@ -212,6 +227,12 @@ class FloorController {
     }
 
     private static String detail(Assessment a) {
+        if (a.energisedAt() != null && a.handedInAt() != null) {
+            return "Handed in · still LIVE, make it dead first";
+        }
+        if (a.relaysOutSince() != null) {
+            return "Fault box let go: make it dead and arm it again";
+        }
         if (a.energisedAt() != null) {
             return "Watch · LIVE, your whole attention";
         }
@@ -256,22 +277,16 @@ class FloorController {
         return new Need(bay.number(), bay.bayId(), a.id(), bay.rigId(), go, what, why, a.lastChange());
     }
 
-    private List<Kept> kept(List<Assessment> all) {
-        List<Kept> kept = new ArrayList<>();
-        for (Assessment a : all) {
-            var outcome = a.outcome();
-            if (outcome != null) {
-                kept.add(new Kept(
-                        a.id(),
-                        accounts.get(a.fixed().candidateId()).name(),
-                        keys.rig(a).name(),
-                        outcome.given().name().toLowerCase(java.util.Locale.ROOT),
-                        outcome.given() != outcome.proposed(),
-                        outcome.at()));
-            }
-        }
-        kept.sort(Comparator.comparing(Kept::at).reversed());
-        return kept;
+    private List<Kept> kept() {
+        return assessments.kept(MOST_KEPT).stream()
+                .map(k -> new Kept(
+                        k.assessmentId(),
+                        k.candidate(),
+                        workshop.rig(new DocumentRef(k.rigId(), k.rigVersion())).name(),
+                        k.verdict().toLowerCase(java.util.Locale.ROOT),
+                        k.overridden(),
+                        k.at()))
+                .toList();
     }
 
     private static int filled(Assessment a) {

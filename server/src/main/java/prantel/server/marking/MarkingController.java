@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.transaction.annotation.Transactional;
 import prantel.core.marking.Mark;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
@@ -58,19 +59,21 @@ class MarkingController {
 
     /** Several at once, as each alone. */
     @PostMapping("/marks")
+    @Transactional
     MarkingView decideAll(@PathVariable String id, @RequestBody AcceptAll all, Principal who) {
         all.decisions().forEach(d -> write(id, d, who));
         return marking(id);
     }
 
     @PutMapping("/outcome")
+    @Transactional
     MarkingView decideOutcome(@PathVariable String id, @RequestBody OutcomeDecision decision, Principal who) {
         Assessment before = assessments.get(id);
         mustBeHandedIn(before);
         MarkedSheet sheet = keys.marked(before);
         Verdict proposed = Decided.outcome(before, sheet).verdict();
         mustHaveReason(decision.given() != proposed, decision.reason());
-        return view(assessments.append(
+        Assessment decided = assessments.append(
                 id,
                 decision.eventId(),
                 new AssessmentEvent.OutcomeDecided(
@@ -84,7 +87,11 @@ class MarkingController {
                         throw Refusal.conflict(
                                 "marks-open", "accept or change the " + open + " marks that are still open first");
                     }
-                }));
+                });
+        assessments.keepResults(
+                decided,
+                keys.faults(decided).faults().stream().map(f -> f.kind().id()).toList());
+        return view(decided);
     }
 
     private Assessment write(String id, Decision decision, Principal who) {
@@ -119,12 +126,7 @@ class MarkingController {
                 "reason",
                 "",
                 "say why you decide otherwise; it is kept with both values");
-        Check.that(
-                reason.length() <= LONGEST_REASON,
-                "too-long",
-                "reason",
-                "",
-                "give at most " + LONGEST_REASON + " characters");
+        Check.text(reason, LONGEST_REASON, "reason");
     }
 
     private static void mustBeHandedIn(Assessment assessment) {
@@ -140,6 +142,6 @@ class MarkingController {
     }
 
     private MarkingView view(Assessment assessment) {
-        return MarkingView.of(assessment, keys.marked(assessment));
+        return MarkingView.of(assessment, keys.marked(assessment), keys.reports(assessment));
     }
 }

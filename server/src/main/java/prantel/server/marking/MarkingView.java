@@ -110,7 +110,7 @@ record MarkingView(
             String by,
             @Nullable OffsetDateTime at) {}
 
-    static MarkingView of(Assessment assessment, MarkedSheet sheet) {
+    static MarkingView of(Assessment assessment, MarkedSheet sheet, List<FaultReport> reports) {
         Key key = sheet.key();
         Rig rig = key.rig();
         List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
@@ -125,7 +125,7 @@ record MarkingView(
                 key.faults().faults().stream()
                         .map(f -> f.title() + ", " + f.place().label(rig))
                         .toList(),
-                reports(assessment, rig, sheet),
+                reports(reports, rig),
                 causes(sheet.findings()),
                 sheet.marks().stream().map(m -> mark(m, assessment, sheet)).toList(),
                 outcome(assessment, sheet));
@@ -167,12 +167,7 @@ record MarkingView(
                 .toList();
     }
 
-    private static List<String> reports(Assessment assessment, Rig rig, MarkedSheet sheet) {
-        if (assessment.reportsFile() == null) {
-            return List.of();
-        }
-        List<FaultReport> reports = prantel.formats.FaultSetFile.readReports(
-                assessment.reportsFile().getBytes(java.nio.charset.StandardCharsets.UTF_8), rig);
+    private static List<String> reports(List<FaultReport> reports, Rig rig) {
         return reports.stream()
                 .map(r -> r.title() + ", " + r.place().label(rig)
                         + (r.remedy().isBlank() ? "" : ". Remedy: " + r.remedy()))

@@ -23,7 +23,7 @@ import prantel.core.setting.Difficulty;
 import prantel.core.setting.Effect;
 import prantel.core.setting.Exploration;
 import prantel.core.setting.PairExploration;
-import prantel.server.setting.Explorations;
+import prantel.server.keys.Explorations;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
@@ -180,9 +180,8 @@ class ExplorationController implements DisposableBean {
                 .filter(r -> r.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("rig"));
-        return Key.of(
+        return explorations.healthy(
                 workshop.rig(ref),
-                FaultSet.NONE,
                 workshop.firstTester(),
                 scheme.equals("dead") ? Scheme.workshop() : Scheme.fullSequence());
     }

@@ -31,6 +31,7 @@ import prantel.core.sequence.SlotPlan;
 import prantel.formats.RigDifference;
 import prantel.formats.RigFile;
 import prantel.server.assessment.Assessments;
+import prantel.server.keys.Explorations;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;
@@ -44,9 +45,12 @@ class RigController {
     private final Workshop workshop;
     private final AsBuiltReadings asBuilt;
     private final Assessments assessments;
+    private final Explorations explorations;
     private final Map<DocumentRef, Integer> warningCounts = new ConcurrentHashMap<>();
 
-    RigController(Workshop workshop, AsBuiltReadings asBuilt, Assessments assessments) {
+    RigController(
+            Workshop workshop, AsBuiltReadings asBuilt, Assessments assessments, Explorations explorations) {
+        this.explorations = explorations;
         this.workshop = workshop;
         this.asBuilt = asBuilt;
         this.assessments = assessments;
@@ -94,6 +98,7 @@ class RigController {
         int latest = versions.getLast().version();
         DocumentRef ref = new DocumentRef(id, version == 0 ? latest : version);
         Rig rig = workshop.rig(ref);
+        Map<String, Integer> uses = assessments.usesOfRig(id);
         return new RigView.RigPage(
                 id,
                 rig.name(),
@@ -103,11 +108,15 @@ class RigController {
                 bays(id),
                 versions.stream()
                         .map(v ->
-                                new RigView.VersionLine(v.version(), v.savedAt(), v.savedBy(), usedBy(id, v.version())))
+                                new RigView.VersionLine(
+                                v.version(),
+                                v.savedAt(),
+                                v.savedBy(),
+                                uses.getOrDefault(String.valueOf(v.version()), 0)))
                         .toList(),
                 new String(RigFile.write(rig), StandardCharsets.UTF_8),
                 workshop.firstTester().label(),
-                RigView.of(rig, workshop.firstTester()));
+                RigView.of(explorations.healthy(rig, workshop.firstTester(), Scheme.fullSequence())));
     }
 
     @GetMapping("/{id}/difference")
@@ -139,7 +148,10 @@ class RigController {
         RigFile.Draft read = RigFile.draft(draft.file().getBytes(StandardCharsets.UTF_8));
         return new RigView.DraftView(
                 read.problems(),
-                read.rig().map(rig -> RigView.of(rig, workshop.firstTester())).orElse(null),
+                read.rig()
+                        .map(rig -> RigView.of(Key.of(
+                                rig, FaultSet.NONE, workshop.firstTester(), Scheme.fullSequence())))
+                        .orElse(null),
                 read.file());
     }
 
@@ -171,7 +183,7 @@ class RigController {
     private int warnings(DocumentRef ref, Rig rig) {
         return warningCounts.computeIfAbsent(
                 ref,
-                r -> RigView.warnings(Key.of(rig, FaultSet.NONE, Tester.usual(), Scheme.fullSequence()))
+                r -> RigView.warnings(explorations.healthy(rig, Tester.usual(), Scheme.fullSequence()))
                         .size());
     }
 
@@ -181,12 +193,4 @@ class RigController {
                 .map(Bay::number)
                 .toList();
     }
-
-    private int usedBy(String rig, int version) {
-        return (int) assessments.all().stream()
-                .filter(a -> a.fixed().rigId().equals(rig) && a.fixed().rigVersion() == version)
-                .count();
-    }
-
-    /** The workshop's first tester: its ranges are those of the sheet. */
 }

@@ -67,8 +67,9 @@ record RigView(
             @Nullable RigView view,
             @Nullable String file) {}
 
-    static RigView of(Rig rig, Tester tester) {
-        Key key = Key.of(rig, FaultSet.NONE, tester, Scheme.fullSequence());
+    /** @param key healthy, of the full sequence */
+    static RigView of(Key key) {
+        Rig rig = key.rig();
         return new RigView(
                 RigDrawing.of(rig), Pictures.circuits(rig), profiles(key), ExpectationSheet.of(key), warnings(key));
     }

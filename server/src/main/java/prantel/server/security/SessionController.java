@@ -3,9 +3,6 @@ package prantel.server.security;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
-import java.time.Clock;
-import java.time.Duration;
-import java.time.OffsetDateTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -36,19 +33,16 @@ class SessionController {
     private final SecurityContextRepository contexts;
     private final FirstSetUp setUp;
     private final PrantelSettings settings;
-    private final Clock clock;
 
     SessionController(
             Accounts accounts,
             SecurityContextRepository contexts,
             FirstSetUp setUp,
-            PrantelSettings settings,
-            Clock clock) {
+            PrantelSettings settings) {
         this.accounts = accounts;
         this.contexts = contexts;
         this.setUp = setUp;
         this.settings = settings;
-        this.clock = clock;
     }
 
     /** Who is signed in: `person` is null when nobody is. */
@@ -70,7 +64,8 @@ class SessionController {
 
     @PostMapping
     Session signIn(@RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
-        return switch (accounts.signIn(credentials.id().strip(), credentials.password())) {
+        String id = credentials.id().strip();
+        return switch (accounts.signIn(id, credentials.password(), request.getRemoteAddr())) {
             case SignIn.Done done -> {
                 enter(done.account(), request, response);
                 yield new Session(person(done.account()), settings.demo(), false);
@@ -83,19 +78,23 @@ class SessionController {
                                 "password",
                                 "",
                                 "that sign-in name and password do not go together"));
-            case SignIn.Locked locked -> {
-                long minutes = Math.max(
-                        1,
-                        Duration.between(OffsetDateTime.now(clock), locked.until())
-                                .toMinutes());
+            case SignIn.Locked locked ->
                 throw new Refusal(
                         HttpStatus.TOO_MANY_REQUESTS,
                         new Problem(
                                 "sign-in-locked",
                                 "password",
                                 "",
-                                "too many wrong passwords; try again in about " + minutes + " min"));
-            }
+                                "too many wrong passwords from this device; try again in about "
+                                        + Math.max(1, locked.left().toMinutes()) + " min"));
+            case SignIn.Busy busy ->
+                throw new Refusal(
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        new Problem(
+                                "sign-in-busy",
+                                "password",
+                                "",
+                                "many people are signing in at this moment; try again in a few seconds"));
         };
     }
 

@@ -12,6 +12,7 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.Place;
 import prantel.core.rig.Rig;
+import prantel.core.sequence.Isolation;
 import prantel.core.sequence.Slot;
 import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
@@ -25,25 +26,29 @@ import prantel.server.workshop.Workshop;
 @RestController
 @RequestMapping("/api/assessments/{id}/card")
 class CardController {
-    private static final List<String> LOCK_OFF = List.of(
-            "Ask, switch off loads, devices and the main switch of this bay.",
-            "Lock the main switch, hang the tag, keep the key on you.",
-            "Prove the indicator, test dead between all poles, prove the indicator again.");
+    private static List<String> lockOff(Rig rig) {
+        return List.of(
+                "Ask, switch off loads, devices and the main switch of this bay.",
+                "Lock the main switch, hang the tag, keep the key on you.",
+                "Prove the indicator, test dead: all " + Isolation.pairs(rig).size() + " tests, "
+                        + Isolation.words(rig) + "; prove the indicator again.");
+    }
+
     private static final List<String> AFTERWARDS = List.of(
             "Links and test leads out, covers on, nothing to be seen from outside.",
             "The rig stays locked off until the candidate isolates it.");
 
     private final Assessments assessments;
     private final Keys keys;
-    private final Explorations explorations;
+    private final Plans plans;
     private final Workshop workshop;
     private final Accounts accounts;
 
     CardController(
-            Assessments assessments, Keys keys, Explorations explorations, Workshop workshop, Accounts accounts) {
+            Assessments assessments, Keys keys, Plans plans, Workshop workshop, Accounts accounts) {
         this.assessments = assessments;
         this.keys = keys;
-        this.explorations = explorations;
+        this.plans = plans;
         this.workshop = workshop;
         this.accounts = accounts;
     }
@@ -90,14 +95,14 @@ class CardController {
                 }
             }
         }
-        CheckPlan plan = CheckPlan.of(key, explorations.of(key), box::isByHand);
+        CheckPlan plan = plans.proving(key);
         return new CardView(
                 workshop.bay(assessment.fixed().bayId()).number(),
                 rig.name(),
                 assessment.fixed().rigVersion(),
                 accounts.get(assessment.fixed().assessorId()).name(),
                 key.tester().label(),
-                LOCK_OFF,
+                lockOff(rig),
                 byHand,
                 byBox,
                 plan.readings().stream().map(e -> check(e, rig)).toList(),

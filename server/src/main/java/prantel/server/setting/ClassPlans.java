@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import prantel.server.keys.Explorations;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -8,7 +9,6 @@ import org.springframework.stereotype.Service;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultKind;
-import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
 import prantel.core.setting.ClassPlan;
@@ -58,10 +58,10 @@ class ClassPlans {
     }
 
     private List<ClassPlan.Bay> proposers(List<BayOfClass> bays) {
-        FaultResults results = FaultResults.of(assessments.all(), keys);
+        FaultResults results = new FaultResults(assessments.faultResults());
         List<ClassPlan.Bay> proposers = new ArrayList<>();
         for (BayOfClass bay : bays) {
-            Key key = Key.of(bay.rig(), FaultSet.NONE, workshop.firstTester(), Scheme.workshop());
+            Key key = explorations.healthy(bay.rig(), workshop.firstTester(), Scheme.workshop());
             int boxes = key.expectations().size();
             proposers.add(new ClassPlan.Bay(
                     new Proposer(explorations.of(key), explorations.full(key), e -> results.corrected(e, boxes)),

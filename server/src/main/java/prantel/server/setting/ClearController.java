@@ -17,7 +17,6 @@ import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
-import prantel.core.setting.Exploration;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.AssessmentEvent.Handling;
@@ -33,9 +32,12 @@ import prantel.server.web.Refusal;
 @RestController
 @RequestMapping("/api/assessments/{id}/clear")
 class ClearController {
+    private static final String STILL_LIVE =
+            "The rig is recorded live: make it dead, lock it off and prove it dead before anything is taken out or read.";
+
     private final Assessments assessments;
     private final Keys keys;
-    private final Explorations explorations;
+    private final Plans plans;
     private final FaultBoxes boxes;
     private final CheckLines lines;
     private final OnTheRig onTheRig;
@@ -43,13 +45,13 @@ class ClearController {
     ClearController(
             Assessments assessments,
             Keys keys,
-            Explorations explorations,
+            Plans plans,
             FaultBoxes boxes,
             CheckLines lines,
             OnTheRig onTheRig) {
         this.assessments = assessments;
         this.keys = keys;
-        this.explorations = explorations;
+        this.plans = plans;
         this.boxes = boxes;
         this.lines = lines;
         this.onTheRig = onTheRig;
@@ -58,6 +60,7 @@ class ClearController {
     /** @param relaysIn relays of the bay's box that are still in */
     record ClearView(
             @Nullable OffsetDateTime clearedAt,
+            boolean live,
             List<ToRemove> faults,
             List<Integer> relaysIn,
             String boxSays,
@@ -88,17 +91,21 @@ class ClearController {
                 taken.eventId(),
                 new AssessmentEvent.FaultHandled(taken.fault(), Handling.OUT, taken.out()),
                 who.getName(),
-                ClearController::mustBeHandedIn));
+                ClearController::mustBeHandedInAndDead));
     }
 
     /** Releases every relay of the bay's box. */
     @PostMapping("/release")
     ClearView release(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        Assessment assessment = assessments.get(id);
-        mustBeHandedIn(assessment);
-        boxes.command(assessment.fixed().bayId(), List.of());
+        String bay = assessments.get(id).fixed().bayId();
         return view(assessments.append(
-                id, just.eventId(), new AssessmentEvent.BoxCommanded(List.of()), who.getName(), s -> {}));
+                id,
+                just.eventId(),
+                new AssessmentEvent.BoxCommanded(List.of()),
+                Assessments.Basis.ANY,
+                who.getName(),
+                ClearController::mustBeHandedInAndDead,
+                () -> boxes.command(bay, List.of())));
     }
 
     @PostMapping("/checks")
@@ -109,13 +116,13 @@ class ClearController {
                 check.eventId(),
                 new AssessmentEvent.ClearCheckTaken(check.slot(), check.text().strip()),
                 who.getName(),
-                ClearController::mustBeHandedIn));
+                ClearController::mustBeHandedInAndDead));
     }
 
     @PostMapping("/done")
     ClearView done(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         return view(assessments.append(id, just.eventId(), new AssessmentEvent.Cleared(), who.getName(), assessment -> {
-            mustBeHandedIn(assessment);
+            mustBeHandedInAndDead(assessment);
             ClearView now = view(assessment);
             if (!now.mayClear()) {
                 throw Refusal.conflict("not-clear", now.whyNot());
@@ -123,19 +130,22 @@ class ClearController {
         }));
     }
 
-    private static void mustBeHandedIn(Assessment assessment) {
+    /** Nothing is taken out of a live rig, and nothing read on it proves anything. */
+    private static void mustBeHandedInAndDead(Assessment assessment) {
         if (assessment.handedInAt() == null) {
             throw Refusal.conflict(
                     "not-handed-in", "the sheet is not handed in: the candidate still needs the rig as it is");
+        }
+        if (assessment.energisedAt() != null) {
+            throw Refusal.conflict("energised", STILL_LIVE);
         }
     }
 
     private ClearView view(Assessment assessment) {
         Key key = keys.key(assessment);
-        Key healthy = key.with(FaultSet.NONE);
-        Exploration singles = explorations.of(key);
+        Key healthy = keys.keyWith(assessment, FaultSet.NONE);
         List<Fault> faults = key.faults().faults();
-        CheckPlan plan = CheckPlan.ofClearing(healthy, faults, singles);
+        CheckPlan plan = plans.clearing(healthy, faults);
         List<CheckLine> checks = lines.of(plan.readings(), assessment.clearChecks(), key.rig());
         FaultBox box = FaultBox.of(key.rig());
         List<ToRemove> toRemove = new ArrayList<>();
@@ -158,12 +168,16 @@ class ClearController {
         String whyNot = whyNot(assessment, in, boxSays, toRemove, checks);
         return new ClearView(
                 assessment.clearedAt(),
+                assessment.energisedAt() != null,
                 toRemove,
                 in,
                 boxSays,
                 checks,
                 onTheRig.isSimulated(),
-                Hypotheses.of(healthy, singles, assessment.clearChecks(), key.faults(), f -> false),
+                Hypotheses.of(
+                        healthy,
+                        plans.ranking(healthy, assessment.clearChecks(), key.faults(), false),
+                        assessment.clearChecks()),
                 whyNot.isEmpty(),
                 whyNot);
     }
@@ -176,6 +190,9 @@ class ClearController {
             List<CheckLine> checks) {
         if (assessment.clearedAt() != null) {
             return "The rig is proved healthy.";
+        }
+        if (assessment.energisedAt() != null) {
+            return STILL_LIVE;
         }
         if (!relaysIn.isEmpty()) {
             return "Release the fault box: relays " + relaysIn.toString().replaceAll("[\\[\\]]", "") + " are in.";

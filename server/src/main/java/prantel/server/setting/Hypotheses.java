@@ -1,16 +1,12 @@
 package prantel.server.setting;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Key;
-import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.SlotId;
-import prantel.core.setting.Exploration;
 import prantel.core.setting.Inference;
 import prantel.server.assessment.Assessment;
 import prantel.server.picture.Windows;
@@ -29,25 +25,14 @@ final class Hypotheses {
 
     record EvidenceLine(String what, String reads, String window, boolean fits) {}
 
-    static List<HypothesisLine> of(
-            Key key,
-            Exploration singles,
-            Map<String, Assessment.Taken> taken,
-            FaultSet before,
-            Predicate<Fault> byHand) {
-        Map<SlotId, String> readings = new LinkedHashMap<>();
-        taken.forEach((slot, t) -> {
-            if (key.has(new SlotId(slot))) {
-                readings.put(new SlotId(slot), t.text());
-            }
-        });
-        return Inference.of(key, singles, readings, before, byHand).stream()
+    static List<HypothesisLine> of(Key key, List<Inference.Ranked> ranking, Map<String, Assessment.Taken> taken) {
+        return ranking.stream()
                 .filter(r -> r.share() >= WORTH_SHOWING)
-                .map(r -> line(r, key, readings))
+                .map(r -> line(r, key, taken))
                 .toList();
     }
 
-    private static HypothesisLine line(Inference.Ranked ranked, Key key, Map<SlotId, String> readings) {
+    private static HypothesisLine line(Inference.Ranked ranked, Key key, Map<String, Assessment.Taken> taken) {
         Rig rig = key.rig();
         return new HypothesisLine(
                 words(ranked, key),
@@ -57,10 +42,14 @@ final class Hypotheses {
                 ranked.evidence().stream()
                         .map(e -> new EvidenceLine(
                                 e.expected().slot().title(rig),
-                                readings.getOrDefault(e.expected().slot().id(), ""),
+                                text(taken.get(e.expected().slot().id().value())),
                                 Windows.of(e.expected()),
                                 e.fits()))
                         .toList());
+    }
+
+    private static String text(Assessment.@Nullable Taken taken) {
+        return taken == null ? "" : taken.text();
     }
 
     private static String words(Inference.Ranked ranked, Key key) {

@@ -81,21 +81,18 @@ class LibraryController {
     @GetMapping("/assessments/{id}/library")
     List<LibrarySet> forRig(@PathVariable String id) {
         Rig rig = keys.rig(assessments.get(id));
-        List<Assessment> all = assessments.all();
         return library.latest().stream()
                 .filter(r -> r.rigId().equals(rig.id()))
-                .map(r -> line(r, rig, all))
+                .map(r -> line(r, rig))
                 .toList();
     }
 
-    private LibrarySet line(LibraryRow row, Rig rig, List<Assessment> all) {
+    private LibrarySet line(LibraryRow row, Rig rig) {
         Optional<FaultSet> set = read(row, rig);
         String prefix = row.setId() + "@";
-        List<String> used = all.stream()
-                .filter(a -> a.fromLibrary() != null && a.fromLibrary().startsWith(prefix))
-                .map(a -> accounts.get(a.fixed().candidateId()).name() + ", bay "
-                        + workshop.bay(a.fixed().bayId()).number() + ", "
-                        + a.fixed().preparedAt().toLocalDate())
+        List<String> used = assessments.usesOf(row.setId()).stream()
+                .map(u -> u.candidate() + ", bay " + workshop.bay(u.bayId()).number() + ", "
+                        + u.preparedAt().toLocalDate())
                 .toList();
         return new LibrarySet(
                 prefix + row.version(),

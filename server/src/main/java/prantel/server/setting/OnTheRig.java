@@ -63,12 +63,8 @@ class OnTheRig {
 
     /** What was set on this bay's rig the last time before. */
     FaultSet before(Assessment assessment) {
-        return assessments.all().stream()
-                .filter(a -> a.fixed().bayId().equals(assessment.fixed().bayId())
-                        && a.fixed().rigId().equals(assessment.fixed().rigId())
-                        && a.fixed().rigVersion() == assessment.fixed().rigVersion()
-                        && a.fixed().preparedAt().isBefore(assessment.fixed().preparedAt()))
-                .max(Comparator.comparing(a -> a.fixed().preparedAt()))
+        return assessments
+                .before(assessment)
                 .map(keys::faults)
                 .orElse(FaultSet.NONE);
     }

@@ -25,13 +25,4 @@ public record PlaceChoice(String id, String label, @Nullable String circuit, Lis
                 place.ofCircuit().map(c -> c.value()).orElse(null),
                 FaultCatalogue.fitting(place, rig).stream().map(FaultKind::id).toList());
     }
-
-    /** All kinds everywhere: which fit where is part of what a candidate has to know. */
-    public PlaceChoice withoutHints() {
-        return new PlaceChoice(
-                id,
-                label,
-                circuit,
-                FaultCatalogue.kinds().stream().map(FaultKind::id).toList());
-    }
 }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,12 +20,12 @@ import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
-import prantel.core.setting.Exploration;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.AssessmentEvent.Handling;
 import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Stage;
 import prantel.server.assessment.Keys;
 import prantel.server.faultbox.BoxState;
 import prantel.server.faultbox.FaultBoxes;
@@ -38,7 +39,7 @@ import prantel.server.web.Refusal;
 class ProofController {
     private final Assessments assessments;
     private final Keys keys;
-    private final Explorations explorations;
+    private final Plans plans;
     private final FaultBoxes boxes;
     private final CheckLines lines;
     private final Accounts accounts;
@@ -47,14 +48,14 @@ class ProofController {
     ProofController(
             Assessments assessments,
             Keys keys,
-            Explorations explorations,
+            Plans plans,
             FaultBoxes boxes,
             CheckLines lines,
             Accounts accounts,
             OnTheRig onTheRig) {
         this.assessments = assessments;
         this.keys = keys;
-        this.explorations = explorations;
+        this.plans = plans;
         this.boxes = boxes;
         this.lines = lines;
         this.accounts = accounts;
@@ -65,6 +66,8 @@ class ProofController {
      * @param box null for a bay without one
      * @param simulated whether a simulated tester can take the readings
      * @param notTold what no reading tells from the set, in words
+     * @param fewest whether fewer readings were proved not to do
+     * @param relaysOutSince since when the box has let go of what it should hold; null while it holds it
      */
     record ProofView(
             boolean sheetOpen,
@@ -75,6 +78,8 @@ class ProofController {
             boolean simulated,
             List<HypothesisLine> hypotheses,
             List<String> notTold,
+            boolean fewest,
+            @Nullable OffsetDateTime relaysOutSince,
             boolean mayOpen,
             String whyNotOpen) {}
 
@@ -124,25 +129,48 @@ class ProofController {
         return view(assessments.get(id));
     }
 
-    /** Pulls in the relays of all faults that have one. */
+    /**
+     * Pulls in the relays of all faults that have one: before the sheet is opened, or again on a dead rig whose box let them
+     * go while the candidate was at work.
+     */
     @PostMapping("/arm")
     ProofView arm(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        Assessment assessment = assessments.get(id);
-        mustBeLockedOff(assessment);
-        return commanded(assessment, just.eventId(), wanted(assessment), who);
+        return commanded(id, just.eventId(), wanted(assessments.get(id)), who, state -> {
+            if (state.relaysOutSince() == null) {
+                mustBeLockedOff(state);
+            } else {
+                mustBeAtWorkAndDead(state);
+            }
+        });
     }
 
     @PostMapping("/release")
     ProofView release(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        Assessment assessment = assessments.get(id);
-        SettingController.mustNotBeOpen(assessment);
-        return commanded(assessment, just.eventId(), List.of(), who);
+        return commanded(id, just.eventId(), List.of(), who, SettingController::mustNotBeOpen);
     }
 
-    private ProofView commanded(Assessment assessment, String eventId, List<Integer> relays, Principal who) {
-        boxes.command(assessment.fixed().bayId(), relays);
+    /** A relay moves last, when the event is known to be kept. */
+    private ProofView commanded(
+            String id, String eventId, List<Integer> relays, Principal who, Consumer<Assessment> allowed) {
+        String bay = assessments.get(id).fixed().bayId();
         return view(assessments.append(
-                assessment.id(), eventId, new AssessmentEvent.BoxCommanded(relays), who.getName(), state -> {}));
+                id,
+                eventId,
+                new AssessmentEvent.BoxCommanded(relays),
+                Assessments.Basis.ANY,
+                who.getName(),
+                allowed,
+                () -> boxes.command(bay, relays)));
+    }
+
+    private static void mustBeAtWorkAndDead(Assessment assessment) {
+        if (assessment.stage() != Stage.WATCH) {
+            throw Refusal.conflict("not-at-work", "the sheet is handed in: nothing is set any more");
+        }
+        if (assessment.energisedAt() != null) {
+            throw Refusal.conflict(
+                    "energised", "the rig is live: make it dead, lock it off and prove it dead before a relay moves");
+        }
     }
 
     /** Relays of the set's faults. */
@@ -157,7 +185,6 @@ class ProofController {
     @PostMapping("/handled")
     ProofView handled(@PathVariable String id, @RequestBody Handled handled, Principal who) {
         Assessment assessment = assessments.get(id);
-        mustBeLockedOff(assessment);
         List<Fault> faults = keys.faults(assessment).faults();
         if (handled.fault() < 0 || handled.fault() >= faults.size() || handled.what() == Handling.OUT) {
             throw Refusal.conflict("no-such-fault", "the set has changed; reload the page");
@@ -172,7 +199,7 @@ class ProofController {
                 handled.eventId(),
                 new AssessmentEvent.FaultHandled(handled.fault(), handled.what(), handled.done()),
                 who.getName(),
-                SettingController::mustNotBeOpen));
+                ProofController::mustBeLockedOff));
     }
 
     @PostMapping("/readings")
@@ -213,9 +240,7 @@ class ProofController {
 
     private ProofView view(Assessment assessment) {
         Key key = keys.key(assessment);
-        Exploration singles = explorations.of(key);
-        FaultBox mapped = FaultBox.of(key.rig());
-        CheckPlan plan = CheckPlan.of(key, singles, mapped::isByHand);
+        CheckPlan plan = plans.proving(key);
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
         BoxState box = boxes.of(assessment.fixed().bayId()).orElse(null);
         List<SetStep> steps = steps(assessment, key, box);
@@ -227,8 +252,13 @@ class ProofController {
                 box == null ? null : boxView(box, wanted(assessment)),
                 checks,
                 onTheRig.isSimulated(),
-                Hypotheses.of(key, singles, assessment.checks(), onTheRig.before(assessment), mapped::isByHand),
+                Hypotheses.of(
+                        key,
+                        plans.ranking(key, assessment.checks(), onTheRig.before(assessment), true),
+                        assessment.checks()),
                 plan.notTold().stream().map(s -> words(s, key)).toList(),
+                plan.fewest(),
+                assessment.relaysOutSince(),
                 whyNot.isEmpty(),
                 whyNot);
     }
@@ -246,7 +276,7 @@ class ProofController {
     private static BoxView boxView(BoxState state, List<Integer> wanted) {
         return new BoxView(
                 state.contact(),
-                state.contact() && !wanted.isEmpty() && new TreeSet<>(state.closed()).equals(new TreeSet<>(wanted)),
+                state.contact() && !wanted.isEmpty() && state.closed().equals(Set.copyOf(wanted)),
                 sorted(state.commanded()),
                 sorted(state.closed()),
                 state.wrong(),

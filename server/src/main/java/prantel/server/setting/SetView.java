@@ -155,7 +155,8 @@ record SetView(
                                 .map(e -> e.slot().title(rig))
                                 .orElse("no reading of this sequence shows it"),
                 fault.safety().words(),
-                fault.kind().severity() + ": " + fault.kind().severity().words(),
+                fault.kind().severity() + ": " + fault.kind().severity().words() + ", "
+                        + fault.kind().because(),
                 relay.isPresent() ? "box" : box.canSet(fault) ? "hand" : "nothing",
                 relay.orElse(0),
                 fault.instruction(rig),

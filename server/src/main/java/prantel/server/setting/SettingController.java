@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import prantel.server.keys.Explorations;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
@@ -146,7 +147,7 @@ class SettingController {
                 box::canSet,
                 wanted.seed());
         int boxes = key.expectations().size();
-        FaultResults results = FaultResults.of(assessments.all(), keys);
+        FaultResults results = new FaultResults(assessments.faultResults());
         return new Proposer(singles, explorations.full(key), e -> results.corrected(e, boxes))
                 .propose(request)
                 .map(p -> new Proposed(
@@ -166,7 +167,7 @@ class SettingController {
     /** Kinds set at this moment in the bays whose numbers are next to this one's. */
     private Set<FaultKind> setBeside(Assessment assessment) {
         int mine = workshop.bay(assessment.fixed().bayId()).number();
-        return keys.kindsIn(assessments.all().stream()
+        return keys.kindsIn(assessments.open().stream()
                 .filter(Assessment::occupiesBay)
                 .filter(a -> Math.abs(workshop.bay(a.fixed().bayId()).number() - mine) == 1)
                 .toList());
@@ -203,7 +204,7 @@ class SettingController {
                 new AssessmentEvent.AnswersAccepted(
                         file, answers.stream().map(AcceptedAnswer::fault).toList()),
                 who.getName(),
-                state -> {}));
+                SettingController::mustNotBeDecided));
     }
 
     @PostMapping("/lock-off")
@@ -211,6 +212,14 @@ class SettingController {
     SetView lockOff(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         return view(assessments.append(
                 id, just.eventId(), new AssessmentEvent.LockedOff(), who.getName(), SettingController::mustNotBeOpen));
+    }
+
+    /** What the outcome was decided on cannot change underneath it. */
+    private static void mustNotBeDecided(Assessment assessment) {
+        if (assessment.outcome() != null) {
+            throw Refusal.conflict(
+                    "decided", "the outcome is decided: the answers it was decided with stay as they are");
+        }
     }
 
     static void mustNotBeOpen(Assessment assessment) {

@@ -22,13 +22,13 @@ import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
-import prantel.core.sequence.SlotPlan;
+import prantel.core.sequence.Slot;
 import prantel.formats.FaultSetFile;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.Assessment.Entry;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Assessments.Basis;
 import prantel.server.assessment.Keys;
 import prantel.server.assessment.Stage;
 import prantel.server.setting.FaultInput;
@@ -94,61 +94,76 @@ class SheetController {
         return view(own(id, who));
     }
 
+    /**
+     * What a write changed, and nothing else.
+     *
+     * @param box the box written to; null for the fault report
+     * @param reportsSeq how often faults were reported
+     */
+    record Changed(SheetView.@Nullable Box box, int reportsSeq, List<SheetView.Report> reports, int filled) {}
+
     @PutMapping("/{id}/readings")
-    SheetView write(@PathVariable String id, @RequestBody NewReading reading, Principal who) {
+    Changed write(@PathVariable String id, @RequestBody NewReading reading, Principal who) {
         Assessment before = own(id, who);
-        mustHaveBox(before, reading.slot());
-        Check.that(
-                reading.text().length() <= LONGEST_TEXT,
-                "too-long",
-                "text",
-                Check.quoted(reading.text()),
-                "write at most " + LONGEST_TEXT + " characters");
+        Slot slot = mustHaveBox(before, reading.slot());
+        Check.text(reading.text(), LONGEST_TEXT, "text");
         Entry<String> was = before.readings().get(reading.slot());
-        return view(assessments.append(
+        return changed(slot, assessments.append(
                 id,
                 reading.eventId(),
                 new AssessmentEvent.ReadingWritten(
                         reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
-                reading.basedOn(),
+                new Basis.Revision(reading.basedOn()),
                 who.getName(),
-                SheetController::mustBeOpen));
+                SheetController::mustBeOpen,
+                () -> {}));
     }
 
     @PutMapping("/{id}/judgements")
-    SheetView judge(@PathVariable String id, @RequestBody NewJudgement judgement, Principal who) {
+    Changed judge(@PathVariable String id, @RequestBody NewJudgement judgement, Principal who) {
         Assessment before = own(id, who);
-        mustHaveBox(before, judgement.slot());
+        Slot slot = mustHaveBox(before, judgement.slot());
         Entry<@Nullable Boolean> was = before.judgements().get(judgement.slot());
-        return view(assessments.append(
+        return changed(slot, assessments.append(
                 id,
                 judgement.eventId(),
                 new AssessmentEvent.BoxJudged(
                         judgement.slot(), judgement.satisfactory(), was == null ? null : was.value()),
-                judgement.basedOn(),
+                new Basis.Revision(judgement.basedOn()),
                 who.getName(),
-                SheetController::mustBeOpen));
+                SheetController::mustBeOpen,
+                () -> {}));
     }
 
     @PutMapping("/{id}/fault-reports")
-    SheetView report(@PathVariable String id, @RequestBody NewReports reports, Principal who) {
+    Changed report(@PathVariable String id, @RequestBody NewReports reports, Principal who) {
         Rig rig = keys.rig(own(id, who));
         String file =
                 new String(FaultSetFile.writeReports(toReports(reports.reports(), rig), rig), StandardCharsets.UTF_8);
-        return view(assessments.append(
+        // what cannot be read back is not kept
+        FaultSetFile.readReports(file.getBytes(StandardCharsets.UTF_8), rig);
+        return changed(null, assessments.append(
                 id,
                 reports.eventId(),
                 new AssessmentEvent.FaultsReported(file),
-                reports.basedOn(),
+                new Basis.Revision(reports.basedOn()),
                 who.getName(),
-                SheetController::mustBeOpen));
+                SheetController::mustBeOpen,
+                () -> {}));
     }
 
     @PostMapping("/{id}/hand-in")
     SheetView handIn(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         own(id, who);
-        return view(assessments.append(
-                id, just.eventId(), new AssessmentEvent.HandedIn(), who.getName(), SheetController::mustBeOpen));
+        return view(assessments.append(id, just.eventId(), new AssessmentEvent.HandedIn(), who.getName(), state -> {
+            mustBeOpen(state);
+            if (state.energisedAt() != null) {
+                throw Refusal.conflict(
+                        "energised",
+                        "the rig is live: your assessor makes it dead, locks it off and proves it dead first; your sheet"
+                                + " stays as it is");
+            }
+        }));
     }
 
     private static List<FaultReport> toReports(List<SheetView.Report> given, Rig rig) {
@@ -189,13 +204,20 @@ class SheetController {
         }
     }
 
-    private void mustHaveBox(Assessment assessment, String slot) {
-        boolean known = SlotPlan.of(keys.rig(assessment), Scheme.workshop()).stream()
-                .anyMatch(s -> s.id().value().equals(slot));
-        if (!known) {
-            throw new ProblemsException(
-                    new Problem("unknown-slot", "slot", Check.quoted(slot), "reload the sheet; it has no such box"));
-        }
+    private Slot mustHaveBox(Assessment assessment, String slot) {
+        return SheetView.slots(keys.rig(assessment)).stream()
+                .filter(s -> s.id().value().equals(slot))
+                .findFirst()
+                .orElseThrow(() -> new ProblemsException(new Problem(
+                        "unknown-slot", "slot", Check.quoted(slot), "reload the sheet; it has no such box")));
+    }
+
+    private Changed changed(@Nullable Slot slot, Assessment assessment) {
+        return new Changed(
+                slot == null ? null : SheetView.box(slot, assessment, keys.tester(assessment)),
+                assessment.revision("reports"),
+                slot == null ? SheetView.reports(keys.reports(assessment)) : List.of(),
+                SheetView.filled(assessment));
     }
 
     private int bay(Assessment assessment) {
@@ -204,6 +226,11 @@ class SheetController {
 
     private SheetView view(Assessment assessment) {
         return SheetView.of(
-                assessment, bay(assessment), keys.rig(assessment), keys.tester(assessment), keys.reports(assessment));
+                assessment,
+                bay(assessment),
+                keys.rig(assessment),
+                keys.tester(assessment),
+                keys.reports(assessment),
+                keys.isReportDamaged(assessment));
     }
 }

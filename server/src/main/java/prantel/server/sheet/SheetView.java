@@ -11,6 +11,7 @@ import prantel.core.instrument.Written;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Ring;
 import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
@@ -19,7 +20,6 @@ import prantel.server.assessment.Assessment;
 import prantel.server.assessment.Assessment.Entry;
 import prantel.server.picture.Pictures;
 import prantel.server.setting.KindChoice;
-import prantel.server.setting.PlaceChoice;
 
 /**
  * A candidate's own sheet. Made from the rig as everyone can see it on the wall and from what the candidate wrote:
@@ -36,10 +36,11 @@ record SheetView(
         String handedBackBecause,
         List<Step> steps,
         List<Pictures.CircuitLine> circuits,
-        List<PlaceChoice> places,
+        List<SheetPlace> places,
         List<KindChoice> kinds,
         int reportsSeq,
         List<Report> reports,
+        boolean reportDamaged,
         int boxes,
         int filled) {
 
@@ -72,10 +73,19 @@ record SheetView(
             int judgedSeq,
             List<String> chosenFrom) {}
 
+    /** A place of the rig that a report can name. Which kinds fit there is part of what a candidate has to know. */
+    record SheetPlace(String id, String label, @Nullable String circuit) {}
+
     record Report(String kind, String at, List<String> conductors, String remedy) {}
 
-    static SheetView of(Assessment assessment, int bay, Rig rig, Tester tester, List<FaultReport> reports) {
-        List<Slot> slots = SlotPlan.of(rig, Scheme.workshop());
+    static SheetView of(
+            Assessment assessment,
+            int bay,
+            Rig rig,
+            Tester tester,
+            List<FaultReport> reports,
+            boolean damaged) {
+        List<Slot> slots = slots(rig);
         List<Step> steps = new ArrayList<>();
         for (TestStep step : TestStep.values()) {
             List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
@@ -94,14 +104,34 @@ record SheetView(
                 assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
                 steps,
                 Pictures.circuits(rig),
-                PlaceChoice.of(rig).stream().map(PlaceChoice::withoutHints).toList(),
+                FaultCatalogue.places(rig).stream()
+                        .map(p -> new SheetPlace(
+                                p.id(), p.label(rig), p.ofCircuit().map(c -> c.value()).orElse(null)))
+                        .toList(),
                 FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
-                assessment.reportsSeq(),
-                reports.stream().map(SheetView::report).toList(),
+                assessment.revision("reports"),
+                reports(reports),
+                damaged,
                 slots.size(),
-                (int) assessment.readings().values().stream()
-                        .filter(e -> !e.value().isBlank())
-                        .count());
+                filled(assessment));
+    }
+
+    /** Boxes of a sheet. A ring is tested as a ring: R2 by wander lead is not asked for there. */
+    static List<Slot> slots(Rig rig) {
+        return SlotPlan.of(rig, Scheme.workshop()).stream()
+                .filter(s -> s.step() != TestStep.R2
+                        || s.circuit().filter(c -> rig.circuit(c) instanceof Ring).isEmpty())
+                .toList();
+    }
+
+    static int filled(Assessment assessment) {
+        return (int) assessment.readings().values().stream()
+                .filter(e -> !e.value().isBlank())
+                .count();
+    }
+
+    static List<Report> reports(List<FaultReport> reports) {
+        return reports.stream().map(SheetView::report).toList();
     }
 
     private static Step step(TestStep step, List<Slot> slots, Rig rig, Assessment assessment, Tester tester) {
@@ -131,7 +161,7 @@ record SheetView(
                 : rig.circuit(slot.circuit().get()).label();
     }
 
-    private static Box box(Slot slot, Assessment assessment, Tester tester) {
+    static Box box(Slot slot, Assessment assessment, Tester tester) {
         Entry<String> reading = assessment.readings().get(slot.id().value());
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
@@ -143,12 +173,12 @@ record SheetView(
                 slot.boxUnit().symbol(),
                 overRange(slot, tester),
                 text,
-                reading == null ? 0 : reading.seq(),
+                assessment.revision("reading/" + slot.id()),
                 Understood.of(written),
                 written instanceof Written.Unreadable u ? u.problem().mend() : "",
                 slot.limit().isPresent(),
                 judged == null ? null : judged.value(),
-                judged == null ? 0 : judged.seq(),
+                assessment.revision("judged/" + slot.id()),
                 slot instanceof Slot.Composed composed
                         ? composed.of().stream().map(Object::toString).toList()
                         : List.of());

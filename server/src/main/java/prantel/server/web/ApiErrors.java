@@ -1,6 +1,10 @@
 package prantel.server.web;
 
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -16,8 +20,14 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** Every failure leaves as a list of problems; a stack trace never leaves at all. */
 @RestControllerAdvice
@@ -39,8 +49,72 @@ class ApiErrors {
 
     @ExceptionHandler
     ResponseEntity<Problems> unreadable(HttpMessageNotReadableException e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof RequestLimits.BodyException body) {
+                return problem(HttpStatus.CONTENT_TOO_LARGE, "too-large", String.valueOf(body.getMessage()));
+            }
+            if (cause instanceof DatabindException bind) {
+                return ResponseEntity.badRequest().body(new Problems(List.of(field(bind))));
+            }
+            if (cause instanceof StreamReadException read && read.getLocation() != null) {
+                return ResponseEntity.badRequest()
+                        .body(new Problems(List.of(new Problem(
+                                "not-json",
+                                "line " + read.getLocation().getLineNr() + ", column "
+                                        + read.getLocation().getColumnNr(),
+                                "",
+                                "this is not JSON; mend it there"))));
+            }
+        }
         return problem(
-                HttpStatus.BAD_REQUEST, "not-readable", "what was sent cannot be read; reload the page and try again");
+                HttpStatus.BAD_REQUEST, "not-readable", "what was sent cannot be read: it is empty or not JSON");
+    }
+
+    /** Which field it is about, and what may stand there. */
+    private static Problem field(DatabindException e) {
+        String where = e.getPath().stream()
+                .map(r -> r.getPropertyName() == null ? String.valueOf(r.getIndex()) : r.getPropertyName())
+                .collect(Collectors.joining("/"));
+        return switch (e) {
+            case UnrecognizedPropertyException unknown ->
+                new Problem("unknown-field", where, "", "there is no such field here; check its spelling or leave it out");
+            case InvalidFormatException format when format.getTargetType() != null
+                    && format.getTargetType().isEnum() ->
+                new Problem(
+                        "unknown-choice",
+                        where,
+                        Check.quoted(String.valueOf(format.getValue())),
+                        "give one of "
+                                + Arrays.stream(format.getTargetType().getEnumConstants())
+                                        .map(String::valueOf)
+                                        .collect(Collectors.joining(", ")));
+            case MismatchedInputException mismatch ->
+                new Problem("wrong-type", where, "", "give " + words(mismatch.getTargetType()));
+            default -> new Problem("not-readable", where, "", "this field cannot be read; mend it");
+        };
+    }
+
+    private static String words(@Nullable Class<?> type) {
+        if (type == null) {
+            return "another value";
+        }
+        if (type == boolean.class || type == Boolean.class) {
+            return "true or false";
+        }
+        if (type == int.class || type == Integer.class || type == long.class || type == Long.class) {
+            return "a whole number";
+        }
+        if (type == double.class || type == Double.class) {
+            return "a number";
+        }
+        if (type.isEnum()) {
+            return "one of "
+                    + Arrays.stream(type.getEnumConstants()).map(String::valueOf).collect(Collectors.joining(", "));
+        }
+        if (Collection.class.isAssignableFrom(type)) {
+            return "a list in [ ]";
+        }
+        return type == String.class ? "text in quotes" : "a group of fields in { }";
     }
 
     @ExceptionHandler

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import prantel.core.expectation.AsBuilt;
 import prantel.core.expectation.Drift;
 import prantel.core.instrument.Notation;
@@ -19,15 +20,18 @@ import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
+import prantel.server.keys.PureValues;
 
 /** Healthy readings measured on a real rig, kept for one version of its description. */
 @Service
 public class AsBuiltReadings {
     private final AsBuiltMapper mapper;
     private final Workshop workshop;
+    private final PureValues values;
     private final Clock clock;
 
-    AsBuiltReadings(AsBuiltMapper mapper, Workshop workshop, Clock clock) {
+    AsBuiltReadings(AsBuiltMapper mapper, Workshop workshop, PureValues values, Clock clock) {
+        this.values = values;
         this.mapper = mapper;
         this.workshop = workshop;
         this.clock = clock;
@@ -63,6 +67,12 @@ public class AsBuiltReadings {
         if (rows.isEmpty()) {
             return AsBuilt.NONE;
         }
+        return values.small(new ReadingsOf(ref, rows), () -> asBuilt(ref, rows));
+    }
+
+    private record ReadingsOf(DocumentRef rig, Map<String, Taken> rows) {}
+
+    private AsBuilt asBuilt(DocumentRef ref, Map<String, Taken> rows) {
         Map<SlotId, Double> readings = new HashMap<>();
         for (Slot slot : slots(workshop.rig(ref))) {
             Taken row = rows.get(slot.id().value());
@@ -81,15 +91,20 @@ public class AsBuiltReadings {
         return new AsBuilt(readings);
     }
 
+    private record DriftsOf(DocumentRef rig, Tester tester, AsBuilt asBuilt) {}
+
     /** Every drift of a rig, the furthest first. */
     public List<Drift> drifts(DocumentRef ref, Tester tester) {
         AsBuilt asBuilt = of(ref);
         return asBuilt.readings().isEmpty()
                 ? List.of()
-                : Drift.of(workshop.rig(ref), tester, Scheme.fullSequence(), asBuilt);
+                : values.small(
+                        new DriftsOf(ref, tester, asBuilt),
+                        () -> Drift.of(workshop.rig(ref), tester, Scheme.fullSequence(), asBuilt));
     }
 
     /** @throws ProblemsException if the box is not of this rig or the text is no reading */
+    @Transactional
     public void keep(DocumentRef ref, String slotId, String text, String by) {
         Slot slot = slots(workshop.rig(ref)).stream()
                 .filter(s -> s.id().value().equals(slotId) && s instanceof Slot.Measured)

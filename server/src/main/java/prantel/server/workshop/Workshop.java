@@ -62,13 +62,13 @@ public class Workshop {
         return testers.computeIfAbsent(ref, r -> TesterFile.read(json(TESTER, r)));
     }
 
-    /** The newest version of each tester. */
     /** The first of the workshop's testers, or usual figures where it has none: for what is worked out before one is chosen. */
     public Tester firstTester() {
         List<DocumentRef> testers = testers();
         return testers.isEmpty() ? Tester.usual() : tester(testers.getFirst());
     }
 
+    /** The newest version of each tester. */
     public List<DocumentRef> testers() {
         return mapper.latest(TESTER);
     }
@@ -124,16 +124,25 @@ public class Workshop {
         }
     }
 
+    /** Whether it is host:port with a port that exists. */
+    public static boolean isAddress(String address) {
+        if (!ADDRESS.matcher(address).matches()) {
+            return false;
+        }
+        int port = Integer.parseInt(address.substring(address.lastIndexOf(':') + 1));
+        return port >= 1 && port <= 65_535;
+    }
+
     /** @param address host:port; empty for no box */
     @Transactional
     public void setFaultBox(String bayId, String address) {
         bay(bayId);
         Check.that(
-                address.isEmpty() || ADDRESS.matcher(address).matches(),
+                address.isEmpty() || isAddress(address),
                 "bad-address",
                 "faultBox",
                 Check.quoted(address),
-                "give host:port, such as 192.168.1.20:502, or nothing for no box");
+                "give host:port, such as 192.168.1.20:502, with a port from 1 to 65535, or nothing for no box");
         mapper.setFaultBox(bayId, address.isEmpty() ? null : address);
     }
 

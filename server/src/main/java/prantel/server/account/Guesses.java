@@ -1,0 +1,62 @@
+package prantel.server.account;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.util.function.LongSupplier;
+
+/**
+ * Wrong passwords, counted for each name as tried from one address: who guesses locks out nobody but themselves. A guess is
+ * counted before it is looked at, so that many at once pass no more than one after the other. By a clock that only goes
+ * forward, whatever the wall clock does; unknown names are counted like known ones.
+ */
+final class Guesses {
+    static final int MOST = 5;
+    static final Duration LOCKED_FOR = Duration.ofMinutes(5);
+    private static final int MOST_HELD = 20_000;
+
+    private final LongSupplier nanos;
+    private final Cache<Of, Count> counts = Caffeine.newBuilder()
+            .maximumSize(MOST_HELD)
+            .expireAfterAccess(LOCKED_FOR.multipliedBy(2))
+            .build();
+
+    /** @param nanos a clock that only goes forward */
+    Guesses(LongSupplier nanos) {
+        this.nanos = nanos;
+    }
+
+    private record Of(String name, String address) {}
+
+    private static final class Count {
+        private int wrong;
+        private long until;
+        private boolean locked;
+    }
+
+    /** Takes one try. @return how long there is none; zero if this one may be made */
+    Duration take(String name, String address) {
+        Count count = counts.get(new Of(name, address), k -> new Count());
+        synchronized (count) {
+            if (count.locked) {
+                long left = count.until - nanos.getAsLong();
+                if (left > 0) {
+                    return Duration.ofNanos(left);
+                }
+                count.locked = false;
+                count.wrong = 0;
+            }
+            count.wrong++;
+            if (count.wrong >= MOST) {
+                count.locked = true;
+                count.until = nanos.getAsLong() + LOCKED_FOR.toNanos();
+            }
+            return Duration.ZERO;
+        }
+    }
+
+    /** The password was right. */
+    void forget(String name, String address) {
+        counts.invalidate(new Of(name, address));
+    }
+}

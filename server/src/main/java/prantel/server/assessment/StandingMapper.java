@@ -1,0 +1,95 @@
+package prantel.server.assessment;
+
+import java.time.OffsetDateTime;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+/** The projection that is kept up with the events. */
+@Mapper
+interface StandingMapper {
+    @Insert("""
+        insert into assessment_standing (assessment_id, seq, bay_id, live_with, marked, cleared, verdict, overridden,
+            decided_at, from_library)
+        values (#{assessmentId}, #{seq}, #{bayId}, #{liveWith}, #{marked}, #{cleared}, #{verdict}, #{overridden},
+            #{decidedAt}, #{fromLibrary})""")
+    void insert(StandingRow row);
+
+    @Update("""
+        update assessment_standing set seq = #{seq}, bay_id = #{bayId}, live_with = #{liveWith}, marked = #{marked},
+            cleared = #{cleared}, verdict = #{verdict}, overridden = #{overridden}, decided_at = #{decidedAt},
+            from_library = #{fromLibrary}
+        where assessment_id = #{assessmentId}""")
+    void update(StandingRow row);
+
+    @Select("select seq from assessment_standing where assessment_id = #{id}")
+    @Nullable
+    Integer seq(String id);
+
+    /** Those whose rig is not cleared or whose sheet is not marked, in the order they were prepared. */
+    @Select("""
+        select s.assessment_id from assessment_standing s join assessment a on a.assessment_id = s.assessment_id
+        where not s.marked or not s.cleared order by a.prepared_at, a.assessment_id""")
+    List<String> open();
+
+    @Select("select assessment_id from assessment_standing where bay_id = #{bayId}")
+    @Nullable
+    String inBay(String bayId);
+
+    @Select("""
+        select a.bay_id from assessment_standing s join assessment a on a.assessment_id = s.assessment_id
+        where s.live_with = #{assessor}""")
+    @Nullable
+    String liveBayOf(String assessor);
+
+    /** Assessments that have no row yet: those of a database from before there were any. */
+    @Select("""
+        select a.assessment_id from assessment a
+        where not exists (select 1 from assessment_standing s where s.assessment_id = a.assessment_id)
+        order by a.prepared_at desc""")
+    List<String> missing();
+
+    @Select("""
+        select a.assessment_id, c.name as candidate, a.rig_id, a.rig_version, s.verdict, s.overridden, s.decided_at as at
+        from assessment_standing s
+        join assessment a on a.assessment_id = s.assessment_id
+        join account c on c.account_id = a.candidate_id
+        where s.marked order by s.decided_at desc limit #{most}""")
+    List<Assessments.Kept> kept(int most);
+
+    @Select("""
+        select c.name as candidate, a.bay_id, a.prepared_at from assessment_standing s
+        join assessment a on a.assessment_id = s.assessment_id
+        join account c on c.account_id = a.candidate_id
+        where s.from_library like #{prefix} order by a.prepared_at""")
+    List<Assessments.Use> usesOf(String prefix);
+
+    @Select("""
+        select count(*) from assessment_standing s join assessment a on a.assessment_id = s.assessment_id
+        where a.bay_id = #{bayId} and s.cleared""")
+    int clearedIn(String bayId);
+
+    @Delete("delete from fault_result where assessment_id = #{id}")
+    void forgetResults(String id);
+
+    @Insert("""
+        insert into fault_result (assessment_id, position, kind, found)
+        values (#{id}, #{position}, #{kind}, #{found})""")
+    void insertResult(
+            @Param("id") String id,
+            @Param("position") int position,
+            @Param("kind") String kind,
+            @Param("found") boolean found);
+
+    @Select("select kind, found, count(*) as times from fault_result group by kind, found")
+    List<Assessments.FaultCount> results();
+
+    @Select("select max(decided_at) from assessment_standing")
+    @Nullable
+    OffsetDateTime lastDecision();
+}

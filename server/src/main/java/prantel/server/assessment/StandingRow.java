@@ -1,0 +1,38 @@
+package prantel.server.assessment;
+
+import java.time.OffsetDateTime;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where an assessment stands, for finding it without its events.
+ *
+ * @param bayId the bay it has; null once the rig is cleared
+ * @param liveWith the assessor while its rig is live
+ * @param fromLibrary the library's set it was made from; null for none
+ */
+record StandingRow(
+        String assessmentId,
+        int seq,
+        @Nullable String bayId,
+        @Nullable String liveWith,
+        boolean marked,
+        boolean cleared,
+        @Nullable String verdict,
+        boolean overridden,
+        @Nullable OffsetDateTime decidedAt,
+        @Nullable String fromLibrary) {
+    static StandingRow of(Assessment assessment) {
+        Assessment.OutcomeGiven outcome = assessment.outcome();
+        return new StandingRow(
+                assessment.id(),
+                assessment.seq(),
+                assessment.occupiesBay() ? assessment.fixed().bayId() : null,
+                assessment.energisedAt() == null ? null : assessment.fixed().assessorId(),
+                outcome != null,
+                !assessment.occupiesBay(),
+                outcome == null ? null : outcome.given().name(),
+                outcome != null && outcome.given() != outcome.proposed(),
+                outcome == null ? null : outcome.at(),
+                assessment.fromLibrary());
+    }
+}
