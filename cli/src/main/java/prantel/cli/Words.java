@@ -1,8 +1,8 @@
 package prantel.cli;
 
-import prantel.core.expectation.Window;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import prantel.core.expectation.Window;
 import prantel.core.instrument.Stop;
 import prantel.core.quantity.Unit;
 
@@ -16,7 +16,8 @@ final class Words {
             case Window.From from -> "from " + unit.text(from.low());
             case Window.OverRange over -> "over-range";
             case Window.Words words -> "";
-            case Window.Stopped stopped -> joined(stopped.why().stream().sorted().map(Stop::words));
+            case Window.Stopped stopped ->
+                joined(stopped.why().stream().sorted().map(Stop::words));
             case Window.AnyOf any ->
                 joined(any.parts().stream().map(p -> window(p, unit)).filter(w -> !w.isEmpty()));
         };

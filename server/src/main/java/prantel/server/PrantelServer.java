@@ -22,8 +22,8 @@ public class PrantelServer {
 
     public static void main(String[] args) {
         SpringApplication application = new SpringApplication(PrantelServer.class);
-        application.addListeners((ApplicationListener<ApplicationEnvironmentPreparedEvent>)
-                event -> takeFolder(event.getEnvironment()));
+        application.addListeners(
+                (ApplicationListener<ApplicationEnvironmentPreparedEvent>) event -> takeFolder(event.getEnvironment()));
         try {
             application.run(args);
         } catch (DataFolder.Unusable e) {

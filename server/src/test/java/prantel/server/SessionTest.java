@@ -44,14 +44,11 @@ class SessionTest {
     @Test
     void guessingLocksTheAccountEvenForTheRightPassword() {
         Browser guesser = new Browser(mvc);
-        for (int i = 0; i < 4; i++) {
+        for (int i = 0; i < 5; i++) {
             assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "guess-" + i))
                             .status())
                     .isEqualTo(401);
         }
-        assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "guess-5"))
-                        .status())
-                .isEqualTo(429);
         assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "salt-pan-9"))
                         .status())
                 .isEqualTo(429);

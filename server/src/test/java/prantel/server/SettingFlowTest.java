@@ -277,6 +277,10 @@ class SettingFlowTest {
                 .isFalse();
     }
 
+    private static Map<String, Object> off(boolean locked, boolean proved) {
+        return Map.of("eventId", Browser.event(), "lockedOff", locked, "provedDead", proved);
+    }
+
     @Test
     @Order(11)
     void liveOnceDeadOnlyFaultsAreOutAndProvedOut() {
@@ -285,14 +289,30 @@ class SettingFlowTest {
         }
         assertThat(event("/live/on").text()).contains("to go");
         measure("/live/readings", assessor.get(path + "/live").json().get("checks"));
-        Browser.Answer on = event("/live/on");
+        assertThat(event("/live/on").text())
+                .as("115 boxes of the dead tests are empty")
+                .contains("say why");
+        Browser.Answer on = assessor.post(
+                path + "/live/on", Map.of("eventId", Browser.event(), "reason", "only the loop is assessed today"));
         assertThat(on.status()).as(on.text()).isEqualTo(200);
         assertThat(assessor.get("/api/floor").text()).contains("LIVE, your whole attention");
         assertThat(assessor.post(path + "/live/out", Map.of("eventId", Browser.event(), "fault", 0, "out", false))
                         .text())
                 .as("nothing is changed on a live rig")
                 .contains("make it dead");
-        assertThat(event("/live/off").status()).isEqualTo(200);
+        Browser candidate = Browser.of(mvc, "mirela", "salt-pan-9");
+        assertThat(candidate
+                        .post("/api/my/sheets/" + id + "/hand-in", Map.of("eventId", Browser.event()))
+                        .text())
+                .as("nobody hands in beside a live rig")
+                .contains("the rig is live");
+        assertThat(event("/clear/release").text())
+                .as("a live rig is not cleared")
+                .contains("live");
+        assertThat(assessor.post(path + "/live/off", off(true, false)).text()).contains("proved dead");
+        assertThat(assessor.get(path + "/live").json().get("energisedAt").isNull())
+                .isFalse();
+        assertThat(assessor.post(path + "/live/off", off(true, true)).status()).isEqualTo(200);
     }
 
     @Test

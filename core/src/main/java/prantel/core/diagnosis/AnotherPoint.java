@@ -21,8 +21,7 @@ final class AnotherPoint implements Mistake {
                         && m.quantity().equals(slot.quantity())
                         && m.function() == slot.function()
                         && !m.id().equals(slot.id()))
-                .filter(other ->
-                        other.window() instanceof Window.Between between && between.holds(number.base()))
+                .filter(other -> other.window() instanceof Window.Between between && between.holds(number.base()))
                 .min(Comparator.comparingDouble(
                         other -> Math.abs(other.withFaults().base() - number.base())))
                 .map(other -> new Explanation(

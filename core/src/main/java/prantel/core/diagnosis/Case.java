@@ -1,8 +1,8 @@
 package prantel.core.diagnosis;
 
-import prantel.core.expectation.Window;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
 import prantel.core.instrument.Meter;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.SetUp;

@@ -4,9 +4,9 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
 import prantel.core.sequence.SlotId;
 

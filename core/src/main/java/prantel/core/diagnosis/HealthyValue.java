@@ -1,9 +1,9 @@
 package prantel.core.diagnosis;
 
 import java.util.List;
-import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
 
 /** What the circuit would read without the set faults: not measured, or measured before they were set. */

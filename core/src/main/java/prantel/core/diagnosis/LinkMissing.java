@@ -1,8 +1,8 @@
 package prantel.core.diagnosis;
 
 import java.util.List;
-import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
 import prantel.core.network.Edit;
 import prantel.core.sequence.SetUp;

@@ -58,7 +58,12 @@ public final class Bench {
             edits.addAll(fault.edits(rig, each.get()));
         }
         return new Bench(
-                new SetUpNetworks(RigCompiler.compileAll(rig).network(each), null), rig, faults, edits, each.get(), null);
+                new SetUpNetworks(RigCompiler.compileAll(rig).network(each), null),
+                rig,
+                faults,
+                edits,
+                each.get(),
+                null);
     }
 
     private Bench(SetUpNetworks healthy, Rig rig, FaultSet faults, Variation variation, @Nullable Bench declared) {
@@ -131,8 +136,7 @@ public final class Bench {
      * @param trips whether something may open by itself in a live set-up with the faults in
      */
     Unmoved unmovedFrom(Bench without, Predicate<SetUp> trips) {
-        return new Unmoved(
-                faults, protection.residuals().equals(without.protection.residuals()), trips);
+        return new Unmoved(faults, protection.residuals().equals(without.protection.residuals()), trips);
     }
 
     /** What a slot's reading rests on. */
@@ -145,9 +149,7 @@ public final class Bench {
 
     /** The network as the slot's probes meet it: live, after whatever opens when the supply comes on. */
     public Network inSetUp(Slot.Measured slot) {
-        return slot.function().isLive()
-                ? live(slot.setUp()).network()
-                : inSetUp(slot.setUp(), slot.function());
+        return slot.function().isLive() ? live(slot.setUp()).network() : inSetUp(slot.setUp(), slot.function());
     }
 
     /** The sources that go with {@link #inSetUp}. */

@@ -15,7 +15,12 @@ import prantel.core.sequence.Slot;
  * @param healthyLimit what the healthy rig's reading is held against; the slot's own where no device was exchanged
  */
 public record Expectation(
-        Slot slot, Reading healthy, Reading withFaults, Window healthyWindow, Window window, Optional<Limit> healthyLimit) {
+        Slot slot,
+        Reading healthy,
+        Reading withFaults,
+        Window healthyWindow,
+        Window window,
+        Optional<Limit> healthyLimit) {
 
     /** Whether the reading with the set faults satisfies the slot's limit; empty where it is not judged. */
     public Optional<Boolean> satisfactory() {

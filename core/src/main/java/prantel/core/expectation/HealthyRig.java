@@ -2,10 +2,10 @@ package prantel.core.expectation;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
@@ -165,7 +165,8 @@ final class HealthyRig {
         if (slot.function().isLive()) {
             // tolerances of a live rig can part what opens and what does not, and need not move a reading one way only
             founds.add(nominal);
-            founds.addAll(of.nominal.live(slot.setUp())
+            founds.addAll(of.nominal
+                    .live(slot.setUp())
                     .apart(slot.measurement(), of.low.live(slot.setUp()), of.high.live(slot.setUp())));
         }
         double least = Double.POSITIVE_INFINITY;
@@ -206,8 +207,7 @@ final class HealthyRig {
     Bench varied(FaultSet set, Variation variation, Bench nominal) {
         return variation.equals(Variation.NONE)
                 ? nominal
-                : Bench.of(
-                        new SetUpNetworks(compiled.network(variation), declared), rig, set, variation, nominal);
+                : Bench.of(new SetUpNetworks(compiled.network(variation), declared), rig, set, variation, nominal);
     }
 
     private Bench bench(FaultSet set, Variation variation, Bench nominal) {

@@ -35,14 +35,13 @@ public final class Key {
         this.healthy = healthy;
         this.faulted = faults.isEmpty() ? healthy.ends() : healthy.ends(faults);
         // to know what each reading rests on pays from the second key on
-        Unmoved unmoved =
-                rigIsKnown
-                        ? faulted.nominal()
-                                .unmovedFrom(healthy.ends().nominal(), setUp -> faulted.nominal()
-                                                .live(setUp)
-                                                .trips()
+        Unmoved unmoved = rigIsKnown
+                ? faulted.nominal()
+                        .unmovedFrom(
+                                healthy.ends().nominal(),
+                                setUp -> faulted.nominal().live(setUp).trips()
                                         || faulted.low().live(setUp).trips())
-                        : null;
+                : null;
         this.reasons = new BandReasons(v -> healthy.varied(faults, v, faulted.nominal()), healthy.scheme());
         Map<SlotId, Optional<Limit>> limits = limitsAsFitted();
         List<Slot> slots = healthy.slots();

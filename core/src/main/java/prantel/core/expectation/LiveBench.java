@@ -634,9 +634,8 @@ final class LiveBench {
     /** Whether what stands and the test together may open a device in front of the probes. */
     private List<Found> trippedByLoop(Measurement.TwoProbe probes, LiveBench low, LiveBench high) {
         Port port = settled().port(probes);
-        double amps = probes.function() == Function.LOOP_TWO_LEAD
-                ? LiveMeters.TWO_LEAD_AMPS
-                : LiveMeters.THREE_LEAD_AMPS;
+        double amps =
+                probes.function() == Function.LOOP_TWO_LEAD ? LiveMeters.TWO_LEAD_AMPS : LiveMeters.THREE_LEAD_AMPS;
         TestCurrent test = settled().testing(port);
         for (int i = 0; i < protection.residuals().size(); i++) {
             boolean far = (settled().standing()[i].size() + amps) * TO_MILLI < low.tripMilliamps(i) / 2;
@@ -645,15 +644,15 @@ final class LiveBench {
             }
             boolean mayOpen = residual(test, i, amps, port, low, high).most() * TO_MILLI >= low.tripMilliamps(i);
             if (mayOpen && !isPresent(settled().with(i).port(probes))) {
-                return List.of(new Found.Stopped(Stop.TRIPPED, protection.residuals().get(i).label()));
+                return List.of(new Found.Stopped(
+                        Stop.TRIPPED, protection.residuals().get(i).label()));
             }
         }
         return List.of();
     }
 
     /** Residual current of a device while a test current flows, A. */
-    private Swing.Range residual(
-            TestCurrent test, int device, double amps, Port port, LiveBench low, LiveBench high) {
+    private Swing.Range residual(TestCurrent test, int device, double amps, Port port, LiveBench low, LiveBench high) {
         List<Pole> poles = poles().get(device);
         return swing(low, high)
                 .amps(

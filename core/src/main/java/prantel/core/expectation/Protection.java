@@ -38,13 +38,10 @@ record Protection(List<Placed> residuals, List<Opening> devices, List<BranchId> 
                             .map(l -> Places.breaker(circuit.id(), l))
                             .toList()));
         }
-        List<Conductor> lines =
-                rig.supply().isThreePhase() ? Conductor.THREE_LINES : List.of(Conductor.LINE);
+        List<Conductor> lines = rig.supply().isThreePhase() ? Conductor.THREE_LINES : List.of(Conductor.LINE);
         return new Protection(
                 residuals,
                 devices,
-                lines.stream()
-                        .map(l -> Places.mainSwitch(rig.origin().id(), l))
-                        .toList());
+                lines.stream().map(l -> Places.mainSwitch(rig.origin().id(), l)).toList());
     }
 }

@@ -82,7 +82,9 @@ final class Unmoved {
                 return false;
             }
         }
-        if (live != null && !standing(live, volts).stays() && trips.test(seen.slot().setUp())) {
+        if (live != null
+                && !standing(live, volts).stays()
+                && trips.test(seen.slot().setUp())) {
             return false;
         }
         return switch (seen.slot().measurement()) {
@@ -112,7 +114,8 @@ final class Unmoved {
         if (!known.stays()) {
             return false;
         }
-        Disturbance.Touch touch = disturbance(live.alternating(), volts).touch(seen.ports().getFirst().port());
+        Disturbance.Touch touch = disturbance(live.alternating(), volts)
+                .touch(seen.ports().getFirst().port());
         for (PoleTouch pole : known.poles()) {
             if (touch.ohms(pole.touch()) * pole.pole().siemens() > SAME) {
                 return false;

@@ -331,8 +331,7 @@ public final class FaultKind {
                                 .toList());
         magnitude.ifPresent(m -> {
             m.check(fault.size());
-            Check.that(
-                    worse.test(fault, rig), "no-fault", m.fieldName(), m.shown(fault.size()), whyNotWorse);
+            Check.that(worse.test(fault, rig), "no-fault", m.fieldName(), m.shown(fault.size()), whyNotWorse);
         });
         List<Place> seconds = others(fault.place(), rig);
         Check.that(

@@ -78,7 +78,10 @@ final class FunctionalFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.DEAD_ONLY, Severity.C3, "the wrong circuit may be switched off; potentially dangerous where devices do not suit")
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C3,
+                        "the wrong circuit may be switched off; potentially dangerous where devices do not suit")
                 .set((f, rig) -> "Exchange the conductors of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " at their devices.")

@@ -18,7 +18,10 @@ final class InspectionFaults {
                         .symptom("A blue or black conductor is used as line without a sleeve.")
                         .remedy("Sleeve the conductor brown at both ends."),
                 kind("missing-blank", "Blank missing", Where.BOARD)
-                        .is(SafetyClass.DEAD_ONLY, Severity.C2, "fingers can reach live parts; danger present where they are within reach")
+                        .is(
+                                SafetyClass.DEAD_ONLY,
+                                Severity.C2,
+                                "fingers can reach live parts; danger present where they are within reach")
                         .set(at("Take a blank off the spare way of"))
                         .symptom("Fingers reach live parts through the opening.")
                         .remedy("Fit the blank."),
@@ -28,7 +31,10 @@ final class InspectionFaults {
                         .symptom("The cable lies on the bare edge of its entry.")
                         .remedy("Fit the grommet."),
                 kind("exposed-copper", "Exposed copper", Where.POINT)
-                        .is(SafetyClass.DEAD_ONLY, Severity.C3, "inside an accessory that needs a tool; potentially dangerous where it can touch metal")
+                        .is(
+                                SafetyClass.DEAD_ONLY,
+                                Severity.C3,
+                                "inside an accessory that needs a tool; potentially dangerous where it can touch metal")
                         .set(at("Strip too much insulation in the terminals of"))
                         .symptom("Bare conductor shows outside its terminal.")
                         .remedy("Cut back and terminate so that no copper shows."),
@@ -49,12 +55,18 @@ final class InspectionFaults {
                         .remedy("Fit a smaller device or a larger cable.")
                         .sameAs("rating-too-large"),
                 kind("no-rcd", "No RCD where one is required", Where.FINAL_CIRCUIT)
-                        .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "for sockets not likely to serve equipment outdoors; else potentially dangerous")
+                        .is(
+                                SafetyClass.MAY_STAY_LIVE,
+                                Severity.C3,
+                                "for sockets not likely to serve equipment outdoors; else potentially dangerous")
                         .set(at("Hang the “device without residual part” cover over the device of"))
                         .symptom("Sockets, or cable hidden in walls, without additional protection.")
                         .remedy("Fit a 30 mA RCD or RCBO."),
                 kind("combustible-enclosure", "Combustible enclosure on the escape route", Where.BOARD)
-                        .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "without signs of heat; with them potentially dangerous")
+                        .is(
+                                SafetyClass.MAY_STAY_LIVE,
+                                Severity.C3,
+                                "without signs of heat; with them potentially dangerous")
                         .set(at("Hang the plastic training cover on"))
                         .symptom("The board on the escape route has a combustible enclosure.")
                         .remedy("Fit a non-combustible enclosure."),

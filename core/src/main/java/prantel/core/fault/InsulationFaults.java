@@ -80,7 +80,10 @@ final class InsulationFaults {
                         b.fault().conductors().get(0),
                         b.fault().conductors().get(1),
                         LINK_OHMS * b.variation().setResistor())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2, "it trips at energising; dangerous if somebody resets again and again")
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C2,
+                        "it trips at energising; dangerous if somebody resets again and again")
                 .set((f, rig) -> "Link " + pair(f) + " in the terminals of " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.INSULATION, Shows.FALLS)
                 .symptom("Insulation between the two conductors reads 0.00 MΩ.")
@@ -215,7 +218,10 @@ final class InsulationFaults {
                         Places.accessory(b.id(), neutralPoint(b.circuit()), NEUTRAL),
                         Places.accessory(b.other().id(), neutralPoint(b.other()), NEUTRAL),
                         LINK_OHMS * b.variation().setResistor())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "a neutral that is parted comes alive although its own circuit is off")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C2,
+                        "a neutral that is parted comes alive although its own circuit is off")
                 .set((f, rig) -> "Link the neutral of "
                         + Where.circuit(f.place(), rig).label() + " to the neutral of "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " with the training lead.")
@@ -258,7 +264,10 @@ final class InsulationFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "an RCD trips without need, and a neutral that is parted can come alive")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C2,
+                        "an RCD trips without need, and a neutral that is parted can come alive")
                 .set((f, rig) -> "Put the blue of "
                         + Where.circuit(f.place(), rig).label() + " into the neutral bar that "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " is on.")

@@ -14,8 +14,8 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Device;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
-import prantel.core.rig.Supply;
 import prantel.core.rig.Ring;
+import prantel.core.rig.Supply;
 import prantel.core.sequence.TestStep;
 
 /** Loop impedance, fault current and what disconnects it. Sizes: common practice, no source. */

@@ -75,7 +75,10 @@ final class PolarityFaults {
                 .at(Where.ACCESSORY)
                 .conductors(List.of(NEUTRAL, CPC))
                 .edits(b -> b.contactsExchanged(NEUTRAL, CPC))
-                .is(SafetyClass.DEAD_ONLY, Severity.C1, "load current flows in the CPC, and the neutral is exposed metal")
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C1,
+                        "load current flows in the CPC, and the neutral is exposed metal")
                 .set((f, rig) -> "Exchange the blue and the green-yellow conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -230,7 +233,10 @@ final class PolarityFaults {
                 .at(Where.THREE_PHASE_POINT)
                 .conductors(List.of(L1, L2))
                 .edits(b -> b.contactsExchanged(L1, L2))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "motors turn the wrong way; dangerous only by what they drive")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C3,
+                        "motors turn the wrong way; dangerous only by what they drive")
                 .set((f, rig) -> "Exchange L1 and L2 in the terminals of " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.OPENS)
                 .shows(TestStep.SEQUENCE, Shows.SAYS)

@@ -45,7 +45,10 @@ final class ProtectiveConductorFaults {
                 .at(Where.GOES_ON)
                 .conductors(List.of(CPC))
                 .edits(b -> List.of(new Edit.Open(Places.outgoing(b.id(), b.point(), CPC))))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2, "exposed metal beyond has no earth; dangerous with a second fault")
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C2,
+                        "exposed metal beyond has no earth; dangerous with a second fault")
                 .set((f, rig) -> "Lift the green-yellow at the outgoing side of " + Where.name(f.place(), rig)
                         + " and insulate its end.")
                 .shows(TestStep.R1_R2, Shows.OPENS)
@@ -74,8 +77,9 @@ final class ProtectiveConductorFaults {
                 .set((f, rig) -> "Take the green-yellows of " + Where.name(f.place(), rig)
                         + " out of its earth terminal and join them in an insulated connector.")
                 .shows(TestStep.R2, Shows.OPENS)
-                .symptom("R2, and R1+R2 where it is taken, read over-range at this point only; in conduit or armour they"
-                        + " read the way through the metal.")
+                .symptom(
+                        "R2, and R1+R2 where it is taken, read over-range at this point only; in conduit or armour they"
+                                + " read the way through the metal.")
                 .remedy("Connect the CPC to the earth terminal of the point.");
     }
 
@@ -85,7 +89,10 @@ final class ProtectiveConductorFaults {
                 .conductors(List.of(CPC), List.of(LINE))
                 .size(JOINT_OHMS)
                 .edits(b -> List.of(new Edit.PutInSeries(Places.incoming(b.id(), b.point(), b.conductor()), b.ohms())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "disconnection may be too late, and a joint that carries load warms")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C2,
+                        "disconnection may be too late, and a joint that carries load warms")
                 .set((f, rig) -> inSeries(f) + " at the incoming side of " + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.RISES)
                 .shows(TestStep.R2, Shows.RISES)
@@ -112,8 +119,9 @@ final class ProtectiveConductorFaults {
                 .set((f, rig) -> "Take the earth tag of " + Where.name(f.place(), rig)
                         + " off its metalwork and leave the CPC in the earth terminal.")
                 .shows(TestStep.R2, Shows.OPENS)
-                .symptom("R2 reads as healthy on the earth terminal and over-range on the metalwork; in conduit or armour"
-                        + " the metalwork reads the way through the metal.")
+                .symptom(
+                        "R2 reads as healthy on the earth terminal and over-range on the metalwork; in conduit or armour"
+                                + " the metalwork reads the way through the metal.")
                 .remedy("Connect the earth terminal to the metalwork and measure to bare metal.");
     }
 
@@ -186,7 +194,10 @@ final class ProtectiveConductorFaults {
                 .at(Where.EARTHING)
                 .size(new Magnitude(Unit.OHM, 0.05, 50, 0.5))
                 .edits(b -> List.of(new Edit.PutInSeries(Places.EARTHING_CONDUCTOR, b.ohms())))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2, "no reliable earth for the whole installation; further investigation of the supply side")
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C2,
+                        "no reliable earth for the whole installation; further investigation of the supply side")
                 .set((f, rig) -> "Put " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " in series with the earthing conductor at the supply's earth terminal.")
                 .shows(TestStep.EARTHING, Shows.RISES)
@@ -200,7 +211,10 @@ final class ProtectiveConductorFaults {
                 .at(Where.SUPPLEMENTARY)
                 .edits(b -> List.of(new Edit.Open(Places.supplementaryBond(
                         ((Place.AtSupplementaryBond) b.fault().place()).bond()))))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "parts in reach of each other can stand at different potentials")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C2,
+                        "parts in reach of each other can stand at different potentials")
                 .set((f, rig) -> "Take the supplementary bond, " + f.place().label(rig) + ", off at both ends.")
                 .shows(TestStep.BONDING, Shows.RISES)
                 .symptom("Between the two parts it bonds, R2 reads the way round over the main bonds.")

@@ -118,7 +118,11 @@ final class ResidualFaults {
     }
 
     private static FaultKind buttonDead() {
-        return kind("rcd-button-dead", "RCD test button dead", Severity.C3, "trips by the tester; the user cannot prove it")
+        return kind(
+                        "rcd-button-dead",
+                        "RCD test button dead",
+                        Severity.C3,
+                        "trips by the tester; the user cannot prove it")
                 .alters((f, d) -> {
                     Behaviour b = d.behaviour();
                     return with(
@@ -147,7 +151,8 @@ final class ResidualFaults {
                         + f.place().label(rig) + ".")
                 .seen()
                 .shows(TestStep.RCD, Shows.RISES)
-                .symptom("Marked S and at least 100 mA; at IΔn of the chart it does not trip in time, at 5 × later than 40 ms.")
+                .symptom(
+                        "Marked S and at least 100 mA; at IΔn of the chart it does not trip in time, at 5 × later than 40 ms.")
                 .remedy("Fit an instantaneous RCD.")
                 .sameAs("rcd-slow");
     }
@@ -186,7 +191,10 @@ final class ResidualFaults {
                         End.FROM,
                         Places.terminationAtBoard(b.other().id(), NEUTRAL),
                         End.FROM))))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "the RCDs trip without need, and a neutral that is parted can come alive")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C2,
+                        "the RCDs trip without need, and a neutral that is parted can come alive")
                 .set((f, rig) -> "Exchange the blues of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " between their neutral terminals.")

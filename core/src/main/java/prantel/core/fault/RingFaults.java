@@ -109,14 +109,18 @@ final class RingFaults {
                 .at(Where.RING_POINT)
                 .size(new Magnitude(Unit.SQUARE_MILLIMETRE, 1, 1.5, 1))
                 .onlyIf(
-                        (f, rig) -> f.size() < Where.circuit(f.place(), rig).cable().liveMm2()
-                                && ConductorTable.all().containsKey(f.size()),
+                        (f, rig) ->
+                                f.size() < Where.circuit(f.place(), rig).cable().liveMm2()
+                                        && ConductorTable.all().containsKey(f.size()),
                         "give a size of the table that is smaller than the ring's own")
                 .edits(b -> {
                     double perMetre = ConductorTable.milliohmPerMetre(b.fault().size());
                     List<Edit> edits = new ArrayList<>();
-                    // cable of 1.0 and 1.5 mm² has a CPC of 1.0 mm²: it is smaller as well where the ring's own is larger
-                    double cpc = Math.max(ConductorTable.milliohmPerMetre(1.0), b.circuit().cable().milliohmPerMetre(CPC));
+                    // cable of 1.0 and 1.5 mm² has a CPC of 1.0 mm²: it is smaller as well where the ring's own is
+                    // larger
+                    double cpc = Math.max(
+                            ConductorTable.milliohmPerMetre(1.0),
+                            b.circuit().cable().milliohmPerMetre(CPC));
                     edits.add(new Edit.Substitute(Places.run(b.id(), b.point(), CPC), b.copper(cpc, runMetres(b))));
                     for (Conductor c : List.of(LINE, NEUTRAL)) {
                         edits.add(new Edit.Substitute(
@@ -156,7 +160,10 @@ final class RingFaults {
                     }
                     return edits;
                 })
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "loads one cable with more than one point, no danger by itself")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C3,
+                        "loads one cable with more than one point, no danger by itself")
                 .set((f, rig) -> "Feed " + Where.name(f.place(), rig) + " through the "
                         + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " training spur and its joint box.")
@@ -172,7 +179,10 @@ final class RingFaults {
                 .conductors(List.of(LINE), List.of(NEUTRAL), List.of(CPC))
                 .size(new Magnitude(Unit.OHM, 0.1, 50, 1))
                 .edits(b -> List.of(new Edit.PutInSeries(b.contact(b.conductor()), b.ohms())))
-                .is(SafetyClass.MAY_STAY_LIVE, Severity.C2, "a loose terminal warms under load, a loose CPC is no earth")
+                .is(
+                        SafetyClass.MAY_STAY_LIVE,
+                        Severity.C2,
+                        "a loose terminal warms under load, a loose CPC is no earth")
                 .set((f, rig) -> ProtectiveConductorFaults.inSeries(f) + " between the terminal and the contact of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestStep.R1_R2, Shows.RISES)

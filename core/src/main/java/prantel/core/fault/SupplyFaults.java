@@ -32,7 +32,11 @@ final class SupplyFaults {
     }
 
     private static FaultKind incomingReversed() {
-        return kind("incoming-reversed", "Incoming line and neutral reversed", Severity.C1, "what is switched off stays live")
+        return kind(
+                        "incoming-reversed",
+                        "Incoming line and neutral reversed",
+                        Severity.C1,
+                        "what is switched off stays live")
                 .at(Where.SINGLE_PHASE_SUPPLY)
                 .conductors(List.of(LINE, NEUTRAL))
                 .edits(b -> {
@@ -51,7 +55,11 @@ final class SupplyFaults {
     }
 
     private static FaultKind neutralLost() {
-        return kind("neutral-lost", "Supply neutral lost", Severity.C1, "metalwork or voltages may be dangerous at this moment")
+        return kind(
+                        "neutral-lost",
+                        "Supply neutral lost",
+                        Severity.C1,
+                        "metalwork or voltages may be dangerous at this moment")
                 .at(Where.SUPPLY)
                 .conductors(List.of(NEUTRAL))
                 .edits(b -> List.of(new Edit.Open(Places.source(NEUTRAL))))
@@ -63,7 +71,11 @@ final class SupplyFaults {
     }
 
     private static FaultKind sequenceWrong() {
-        return kind("sequence-wrong", "Incoming phase sequence wrong", Severity.C2, "motors turn the wrong way; further investigation at the distributor")
+        return kind(
+                        "sequence-wrong",
+                        "Incoming phase sequence wrong",
+                        Severity.C2,
+                        "motors turn the wrong way; further investigation at the distributor")
                 .at(Where.THREE_PHASE_SUPPLY)
                 .conductors(List.of(L1, L2))
                 .edits(b -> List.of(Build.exchange(Places.source(L1), End.TO, Places.source(L2), End.TO)))
@@ -73,7 +85,11 @@ final class SupplyFaults {
     }
 
     private static FaultKind phaseMissing() {
-        return kind("phase-missing", "One phase missing", Severity.FI, "motors may burn; whether fuse or supply is to be found out")
+        return kind(
+                        "phase-missing",
+                        "One phase missing",
+                        Severity.FI,
+                        "motors may burn; whether fuse or supply is to be found out")
                 .at(Where.THREE_PHASE_SUPPLY)
                 .conductors(List.of(L1), List.of(L2), List.of(L3))
                 .edits(b -> List.of(new Edit.Open(Places.source(b.conductor()))))

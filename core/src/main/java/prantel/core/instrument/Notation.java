@@ -17,6 +17,7 @@ public final class Notation {
     /** The plus of over-range stands before the number or behind it: "+999", "999+", "99,9+ kΩ". */
     private static final Pattern NUMBER =
             Pattern.compile("([>≥+]?)\\s*(\\d{1,9}(?:[.,]\\d{1,6})?|[.,]\\d{1,6})\\s*(\\+?)\\s*([^\\s+]*)(\\+?)");
+
     private static final List<String> OPEN_WORDS =
             List.of("open", "o/c", "over", "or", "o.r.", "ol", "o.l.", "over-range");
     private static final List<String> NO_TRIP =

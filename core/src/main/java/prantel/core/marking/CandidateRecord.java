@@ -29,8 +29,7 @@ public record CandidateRecord(
         faultsWereOut = Set.copyOf(faultsWereOut);
     }
 
-    public CandidateRecord(
-            Map<SlotId, String> readings, Map<SlotId, Boolean> judgements, List<FaultReport> faults) {
+    public CandidateRecord(Map<SlotId, String> readings, Map<SlotId, Boolean> judgements, List<FaultReport> faults) {
         this(readings, judgements, faults, Set.of());
     }
 

@@ -51,10 +51,10 @@ final class FaultMarks {
         String evidence = nothing
                 ? "Nothing is on the sheet."
                 : unused.isEmpty()
-                ? "Nothing is named that is not there."
-                : unused.stream()
-                        .map(r -> r.title() + ", " + r.place().label(rig))
-                        .collect(java.util.stream.Collectors.joining("; ", "Named but not set: ", "."));
+                        ? "Nothing is named that is not there."
+                        : unused.stream()
+                                .map(r -> r.title() + ", " + r.place().label(rig))
+                                .collect(java.util.stream.Collectors.joining("; ", "Named but not set: ", "."));
         return new Mark(
                 "faults/none-invented",
                 GROUP,

@@ -2,8 +2,8 @@ package prantel.core.marking;
 
 import java.util.List;
 import prantel.core.diagnosis.Explanation;
-import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
 
 /**

@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prantel.core.diagnosis.Cause;
-import prantel.core.expectation.Window.Side;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window.Side;
 import prantel.core.fault.Fault;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Finding.Judged;
@@ -273,8 +273,8 @@ public final class Marker {
                 none
                         ? "No insulation reading is on the sheet."
                         : bad.isEmpty()
-                        ? "Units and over-range are written so that they can be read."
-                        : bad.getFirst().remarks().getFirst(),
+                                ? "Units and over-range are written so that they can be read."
+                                : bad.getFirst().remarks().getFirst(),
                 slots(bad));
     }
 
@@ -394,8 +394,7 @@ public final class Marker {
         private static boolean isSame(Written.Number number, double right) {
             double lastDigit = number.unit().toBase(Math.pow(10, -number.places()));
             boolean current = number.unit().dimension() == prantel.core.quantity.Unit.Dimension.CURRENT;
-            return Check.same(number.base(), right)
-                    || current && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
+            return Check.same(number.base(), right) || current && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
         }
 
         private static boolean isOver(Written written) {

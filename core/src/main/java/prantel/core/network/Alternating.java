@@ -154,8 +154,8 @@ public final class Alternating {
             Driven one = sources.get(i);
             Complex volts = passive.volts(potentials, one.branch());
             Complex driving = forces ? volts.plus(one.source().force()) : volts;
-            amps[branches.size() + i] =
-                    driving.dividedBy(new Complex(one.branch().ohms(), one.source().reactanceOhms()));
+            amps[branches.size() + i] = driving.dividedBy(
+                    new Complex(one.branch().ohms(), one.source().reactanceOhms()));
         }
         return amps;
     }

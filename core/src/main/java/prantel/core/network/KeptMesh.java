@@ -106,7 +106,8 @@ final class KeptMesh {
                     Complex all = new Complex(sumRe[k], sumIm[k]);
                     for (int j = k + 1; j < size; j++) {
                         int at = k * size + j;
-                        sum = sum.plus(new Complex(re[at], im[at]).times(volts[j]).dividedBy(all));
+                        sum = sum.plus(
+                                new Complex(re[at], im[at]).times(volts[j]).dividedBy(all));
                     }
                 }
                 volts[k] = sum;

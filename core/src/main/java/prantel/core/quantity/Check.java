@@ -71,13 +71,16 @@ public final class Check {
 
     /** No control characters, direction marks or halves of a character: they can give orders to a terminal or a simulator. */
     private static String visible(String value, String field, String besides) {
-        value.codePoints().filter(c -> !isVisible(c) && besides.indexOf(c) < 0).findFirst().ifPresent(c -> {
-            throw new ProblemsException(new Problem(
-                    "unseen-character",
-                    field,
-                    "the character U+%04X".formatted(c),
-                    "take it out: line ends, control characters and direction marks cannot be part of it"));
-        });
+        value.codePoints()
+                .filter(c -> !isVisible(c) && besides.indexOf(c) < 0)
+                .findFirst()
+                .ifPresent(c -> {
+                    throw new ProblemsException(new Problem(
+                            "unseen-character",
+                            field,
+                            "the character U+%04X".formatted(c),
+                            "take it out: line ends, control characters and direction marks cannot be part of it"));
+                });
         return value;
     }
 
@@ -119,8 +122,11 @@ public final class Check {
 
     public static String quoted(String value) {
         String shown = value.length() > 80 ? value.substring(0, 80) + "…" : value;
-        return "\"" + shown.codePoints().map(c -> isVisible(c) ? c : '\uFFFD').collect(
-                        StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append) + "\"";
+        return "\""
+                + shown.codePoints()
+                        .map(c -> isVisible(c) ? c : '\uFFFD')
+                        .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                + "\"";
     }
 
     /** A number for a sentence: no exponent for everyday sizes, no trailing zeros. */

@@ -36,8 +36,7 @@ final class ChainWiring {
                     wiring.run(ring.cable(), conductor, ring.returnMetres()));
             ends.add(end);
         }
-        wiring.addInsulation(
-                (a, b) -> Places.runInsulation(id, a, b), ring.conductors(), ends, ring.returnMetres());
+        wiring.addInsulation((a, b) -> Places.runInsulation(id, a, b), ring.conductors(), ends, ring.returnMetres());
         ring.cable()
                 .enclosure()
                 .ifPresent(e -> wiring.add(

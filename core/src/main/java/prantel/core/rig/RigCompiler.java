@@ -153,11 +153,7 @@ public final class RigCompiler {
                 Places.clamp(id),
                 copper(bond.csaMm2(), bond.lengthMetres()));
         wiring.add(Places.clampOnPart(id), Places.clamp(id), Places.part(id), wiring.termination());
-        wiring.add(
-                Places.partToEarth(id),
-                Places.part(id),
-                Places.MASS_OF_EARTH,
-                Make.fixed(bond.partToEarthOhms()));
+        wiring.add(Places.partToEarth(id), Places.part(id), Places.MASS_OF_EARTH, Make.fixed(bond.partToEarthOhms()));
     }
 
     private void addSupplementaryBond(SupplementaryBond bond) {

@@ -30,7 +30,6 @@ final class Wiring {
         return makes;
     }
 
-
     void add(BranchId id, Terminal from, Terminal to, Make make) {
         branches.add(new Branch(id, from, to, make.ohms(Variation.NONE)));
         makes.add(make);
@@ -77,7 +76,10 @@ final class Wiring {
 
     /** Insulation of a run, lumped at its far end: against it the conductors are nothing. */
     void addInsulation(
-            BiFunction<Conductor, Conductor, BranchId> at, List<Conductor> conductors, List<Terminal> ends, double metres) {
+            BiFunction<Conductor, Conductor, BranchId> at,
+            List<Conductor> conductors,
+            List<Terminal> ends,
+            double metres) {
         Make make = Make.insulation(workmanship.insulationMegohmKilometres() * 1e6 / (metres / 1000));
         for (int i = 0; i < ends.size(); i++) {
             for (int j = i + 1; j < ends.size(); j++) {

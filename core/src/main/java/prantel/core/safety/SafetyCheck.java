@@ -125,7 +125,10 @@ public final class SafetyCheck {
     private void heating() {
         for (Fault fault : faults.faults()) {
             if (fault.safety() == SafetyClass.EMULATED
-                    || fault.kind().magnitude().filter(m -> m.unit().dimension() == Unit.Dimension.RESISTANCE).isEmpty()
+                    || fault.kind()
+                            .magnitude()
+                            .filter(m -> m.unit().dimension() == Unit.Dimension.RESISTANCE)
+                            .isEmpty()
                     || fault.place().ofCircuit().isEmpty()) {
                 continue;
             }

@@ -45,9 +45,7 @@ public final class CircuitLimits {
         if (milliamps.isPresent()) {
             double ohms = RcdTimes.ttZsMaxOhms(milliamps.getAsDouble());
             return Limit.atMost(
-                    ohms,
-                    "BS 7671 411.5.3",
-                    text("50 V ÷ %s mA = %.0f Ω", Check.plain(milliamps.getAsDouble()), ohms));
+                    ohms, "BS 7671 411.5.3", text("50 V ÷ %s mA = %.0f Ω", Check.plain(milliamps.getAsDouble()), ohms));
         }
         if (scheme.options().asNzs() && circuit.device().overcurrent() instanceof Breaker breaker) {
             double u0 = rig.supply().nominalVolts();
@@ -118,8 +116,7 @@ public final class CircuitLimits {
         var device = circuit.device().overcurrent();
         double overcurrent = ZsLimit.COLD_SHARE * device.zsMaxOhms(u0);
         double most = Math.min(
-                overcurrent,
-                Math.ceil(100 * (own * scheme.tolerances().high().cable() + JOINTS_OHMS)) / 100);
+                overcurrent, Math.ceil(100 * (own * scheme.tolerances().high().cable() + JOINTS_OHMS)) / 100);
         return overcurrent < own
                 ? Optional.empty()
                 : Optional.of(Limit.atMost(
@@ -155,24 +152,19 @@ public final class CircuitLimits {
         Limit zs = zs(circuit);
         return Optional.of(text(
                 "%s cannot comply as described: %s%s leaves %.2f Ω, its own length gives %.2f Ω. R1+R2 is not judged, Zs is",
-                circuit.label(),
-                zs.working(),
-                taken(circuit),
-                left(circuit, zs),
-                CircuitLength.r1PlusR2Ohms(circuit)));
+                circuit.label(), zs.working(), taken(circuit), left(circuit, zs), CircuitLength.r1PlusR2Ohms(circuit)));
     }
 
     /** The CPC's share of the R1+R2 limit, by the table's resistances of line and CPC. */
     public Optional<Limit> r2(Circuit circuit) {
         return r1PlusR2(circuit).map(both -> {
             double cpc = circuit.cable().milliohmPerMetre(Conductor.CPC);
-            double share = cpc / (circuit.cable().milliohmPerMetre(circuit.lines().getFirst()) + cpc);
+            double share =
+                    cpc / (circuit.cable().milliohmPerMetre(circuit.lines().getFirst()) + cpc);
             return Limit.atMost(
                     both.end() * share,
                     both.source() + "; share of the CPC by IEC 60228",
-                    text(
-                            "(%s) × %.3f, the CPC's share of R1+R2, = %.2f Ω",
-                            both.working(), share, both.end() * share));
+                    text("(%s) × %.3f, the CPC's share of R1+R2, = %.2f Ω", both.working(), share, both.end() * share));
         });
     }
 

@@ -54,7 +54,8 @@ final class InsulationSlots {
             SetUp setUp = known.computeIfAbsent(new Round(circuit.id(), round), r -> setUp(circuit, round));
             for (Conductor[] pair : pairs(circuit.lines())) {
                 slots.add(slot(
-                        SlotIds.of(circuit.id()) + "/ir" + volts + "/" + pairId(pair) + (rounds ? "/round-" + (round + 1) : ""),
+                        SlotIds.of(circuit.id()) + "/ir" + volts + "/" + pairId(pair)
+                                + (rounds ? "/round-" + (round + 1) : ""),
                         TestStep.INSULATION,
                         pair,
                         Spot.of(
@@ -132,8 +133,10 @@ final class InsulationSlots {
                             SlotIds.of(board.id()) + "/" + SlotIds.of(section.id()),
                             section.label(),
                             volts,
-                            joined(setUps.section(board, section, poles), poles, c ->
-                                    Places.bar(board.id(), section.id(), c)),
+                            joined(
+                                    setUps.section(board, section, poles),
+                                    poles,
+                                    c -> Places.bar(board.id(), section.id(), c)),
                             poles,
                             c -> Places.bar(board.id(), section.id(), c),
                             board);
@@ -153,8 +156,7 @@ final class InsulationSlots {
     }
 
     /** Where the school joins live conductors for the test, all poles of the board joined as well. */
-    private SetUp joined(
-            SetUp setUp, List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
+    private SetUp joined(SetUp setUp, List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
         if (!scheme.options().joinedInsulation()) {
             return setUp;
         }
@@ -202,8 +204,8 @@ final class InsulationSlots {
                 setUp,
                 Unit.MEGOHM,
                 judged
-                        ? Optional.of(Limit.atLeast(
-                                InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))
+                        ? Optional.of(
+                                Limit.atLeast(InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))
                         : Optional.empty(),
                 Optional.empty());
     }

@@ -82,7 +82,9 @@ final class OriginSlots {
                                 toEarth ? earth : terminal.apply(all.get(j))),
                         setUp,
                         Unit.VOLT,
-                        judged ? Optional.of(voltageLimit(all.get(i), toEarth || all.get(j) == NEUTRAL)) : Optional.empty(),
+                        judged
+                                ? Optional.of(voltageLimit(all.get(i), toEarth || all.get(j) == NEUTRAL))
+                                : Optional.empty(),
                         Optional.empty()));
             }
         }
@@ -91,8 +93,7 @@ final class OriginSlots {
 
     private static Limit voltageLimit(Conductor first, boolean toNeutralOrEarth) {
         if (first == NEUTRAL) {
-            return Limit.atMost(
-                    SupplyLimits.NEUTRAL_EARTH_VOLTS, "more than noise: common practice, no source", "");
+            return Limit.atMost(SupplyLimits.NEUTRAL_EARTH_VOLTS, "more than noise: common practice, no source", "");
         }
         return toNeutralOrEarth
                 ? Limit.within(SupplyLimits.LOWEST_VOLTS, SupplyLimits.HIGHEST_VOLTS, SupplyLimits.VOLTS_SOURCE)

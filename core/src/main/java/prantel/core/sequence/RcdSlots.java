@@ -99,11 +99,8 @@ final class RcdSlots {
                             negative),
                     Unit.MILLISECOND,
                     multiple == 0.5
-                            ? Optional.of(
-                                    new Limit(
-                                        new Limit.MustNotTrip(NO_TRIP_MILLIS),
-                                        "IEC 61008-1 Table 1: does not trip",
-                                        ""))
+                            ? Optional.of(new Limit(
+                                    new Limit.MustNotTrip(NO_TRIP_MILLIS), "IEC 61008-1 Table 1: does not trip", ""))
                             : Optional.empty()));
         }
         if (multiple >= 1) {
@@ -187,9 +184,8 @@ final class RcdSlots {
     private Optional<Probes> atSocket(Predicate<Circuit> behind) {
         return rig.circuits().stream()
                 .filter(behind)
-                .flatMap(c -> c.points().stream()
-                        .filter(p -> p.kind().isSocket())
-                        .map(p -> new Socket(c, p)))
+                .flatMap(c ->
+                        c.points().stream().filter(p -> p.kind().isSocket()).map(p -> new Socket(c, p)))
                 .min(Comparator.comparingDouble(s -> s.point().atMetres()))
                 .map(s -> new Probes(
                         Places.front(

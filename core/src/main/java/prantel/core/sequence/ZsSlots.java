@@ -48,8 +48,8 @@ final class ZsSlots {
         for (Point point : points(circuit)) {
             for (Conductor line : lines(circuit)) {
                 readings.add(new Slot.Measured(
-                        new SlotId(
-                                SlotIds.of(circuit.id()) + "/zs/" + point.id() + (circuit.isThreePhase() ? "-" + line.id() : "")),
+                        new SlotId(SlotIds.of(circuit.id()) + "/zs/" + point.id()
+                                + (circuit.isThreePhase() ? "-" + line.id() : "")),
                         TestStep.ZS,
                         "Zs",
                         circuit.isThreePhase() ? Spot.of(circuit, point, line.letter()) : Spot.of(circuit, point),
@@ -85,7 +85,8 @@ final class ZsSlots {
                 Spot.of(circuit, circuit.label() + ", by calculation"),
                 Slot.Rule.SUM,
                 List.of(
-                        new SlotId(origin ? "origin/ze" : SlotIds.of(circuit.way().board()) + "/zdb"),
+                        new SlotId(
+                                origin ? "origin/ze" : SlotIds.of(circuit.way().board()) + "/zdb"),
                         new SlotId(SlotIds.of(circuit.id()) + "/r1r2")),
                 Unit.OHM,
                 Optional.of(limits.zs(circuit))));

@@ -137,9 +137,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         for (List<Fault> part : parts(read)) {
             if (part.size() < read.size()) {
                 others.add(Hypothesis.of(
-                        part.isEmpty() ? Kind.HEALTHY : Kind.MISSING,
-                        key.with(new FaultSet(part)),
-                        singles.healthy()));
+                        part.isEmpty() ? Kind.HEALTHY : Kind.MISSING, key.with(new FaultSet(part)), singles.healthy()));
             }
         }
         for (Effect effect : singles.effects()) {

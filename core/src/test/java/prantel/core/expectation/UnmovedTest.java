@@ -64,13 +64,15 @@ class UnmovedTest {
 
     @Test
     void jointBeyondTheProbesMovesNothing() {
-        assertThat(new Unmoved(List.of(new Edit.PutInSeries(BEYOND, 5)), true, setUp -> false).isSo(seen(Function.INSULATION_500)))
+        assertThat(new Unmoved(List.of(new Edit.PutInSeries(BEYOND, 5)), true, setUp -> false)
+                        .isSo(seen(Function.INSULATION_500)))
                 .isTrue();
     }
 
     @Test
     void bridgeBetweenTheProbesMovesTheReading() {
-        assertThat(new Unmoved(List.of(new Edit.Bridge(LINE, FAR, 1e6)), true, setUp -> false).isSo(seen(Function.INSULATION_500)))
+        assertThat(new Unmoved(List.of(new Edit.Bridge(LINE, FAR, 1e6)), true, setUp -> false)
+                        .isSo(seen(Function.INSULATION_500)))
                 .isFalse();
     }
 }

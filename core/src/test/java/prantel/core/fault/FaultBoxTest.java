@@ -51,8 +51,8 @@ class FaultBoxTest {
 
     @Test
     void emulatedFaultIsSetByItsRelayOrNotAtAll() {
-        Fault highZe =
-                FaultCatalogue.kind("high-ze").usual(new Place.AtSupply(), List.of(), java.util.Optional.empty(), with());
+        Fault highZe = FaultCatalogue.kind("high-ze")
+                .usual(new Place.AtSupply(), List.of(), java.util.Optional.empty(), with());
         assertThat(FaultBox.of(with()).canSet(highZe)).isFalse();
         assertThat(FaultBox.of(with()).canSet(Faults.cpcOpenAfter(1))).isTrue();
         FaultBox box = FaultBox.of(with(relay(6, "high-ze", "supply", 1)));

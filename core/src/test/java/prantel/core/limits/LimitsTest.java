@@ -72,7 +72,6 @@ class LimitsTest {
     void aReadingOnTheLimitMeetsIt() {
         assertThat(Limit.atLeast(1e6, "", "").isMetBy(1e6)).isTrue();
         assertThat(Limit.atMost(0.05, "", "").isMetBy(0.05)).isTrue();
-        assertThat(Limit.atMost(0.05, "", "").isMetByOverRange())
-                .isFalse();
+        assertThat(Limit.atMost(0.05, "", "").isMetByOverRange()).isFalse();
     }
 }

@@ -148,17 +148,13 @@ class PublishedTablesTest {
     @ParameterizedTest
     @CsvSource({"129, false", "130, true", "500, true", "501, false"})
     void delayedDeviceMayNeitherTripTooSoonNorTooLate(double millis, boolean met) {
-        assertThat(Limit.within(130, 500, "").isMetBy(millis))
-                .isEqualTo(met);
+        assertThat(Limit.within(130, 500, "").isMetBy(millis)).isEqualTo(met);
     }
 
     @Test
     void limitIsWrittenWithItsSide() {
-        assertThat(Limit.atMost(300, "", "").shown(Unit.MILLISECOND))
-                .isEqualTo("≤ 300\u2009ms");
-        assertThat(Limit.within(130, 500, "").shown(Unit.MILLISECOND))
-                .isEqualTo("130 to 500\u2009ms");
-        assertThat(Limit.atLeast(1e6, "", "").shown(Unit.MEGOHM))
-                .isEqualTo("≥ 1.00\u2009MΩ");
+        assertThat(Limit.atMost(300, "", "").shown(Unit.MILLISECOND)).isEqualTo("≤ 300\u2009ms");
+        assertThat(Limit.within(130, 500, "").shown(Unit.MILLISECOND)).isEqualTo("130 to 500\u2009ms");
+        assertThat(Limit.atLeast(1e6, "", "").shown(Unit.MEGOHM)).isEqualTo("≥ 1.00\u2009MΩ");
     }
 }

@@ -73,8 +73,8 @@ public class Accounts {
                 "bad-password",
                 "password",
                 "",
-                "give a password of at least " + SHORTEST_PASSWORD + " characters and at most "
-                        + LONGEST_PASSWORD_BYTES + " bytes; a letter with an accent takes two or three");
+                "give a password of at least " + SHORTEST_PASSWORD + " characters and at most " + LONGEST_PASSWORD_BYTES
+                        + " bytes; a letter with an accent takes two or three");
         Account account = new Account(id, name, role, Objects.requireNonNull(encoder.encode(password)));
         try {
             mapper.insert(account);

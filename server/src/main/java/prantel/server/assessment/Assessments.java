@@ -138,8 +138,21 @@ public class Assessments implements SmartLifecycle {
 
     /** @throws Refusal if there is none */
     public Assessment get(String id) {
-        Assessment known = states.getIfPresent(id);
+        Assessment known = known(id);
         return known == null ? keep(replay(id)) : known;
+    }
+
+    /** As this transaction has written it, else as it was last committed. */
+    private @Nullable Assessment known(String id) {
+        Assessment written = written().get(id);
+        return written == null ? states.getIfPresent(id) : written;
+    }
+
+    /** What this transaction has written and nobody else may see yet. */
+    @SuppressWarnings("unchecked")
+    private Map<String, Assessment> written() {
+        Object written = TransactionSynchronizationManager.getResource(this);
+        return written == null ? Map.of() : (Map<String, Assessment>) written;
     }
 
     private List<Assessment> get(List<String> ids) {
@@ -386,24 +399,38 @@ public class Assessments implements SmartLifecycle {
                 && before.accountId().equals(by)
                 && before.kind().equals(event.getClass().getSimpleName())
                 && before.subject().equals(event.subject())
-                && json.readValue(before.payload(), AssessmentEvent.class).said().equals(event.said());
+                && json.readValue(before.payload(), AssessmentEvent.class)
+                        .said()
+                        .equals(event.said());
         if (!same) {
-            throw Refusal.conflict("event-id-used", "this was sent before as something else; reload the page, write it again");
+            throw Refusal.conflict(
+                    "event-id-used", "this was sent before as something else; reload the page, write it again");
         }
         return locked(assessmentId);
     }
 
     /** The state as it is now that nobody else can write to it. */
     private Assessment locked(String id) {
-        Assessment known = states.getIfPresent(id);
+        Assessment known = known(id);
         return known != null && known.seq() == mapper.lastSeq(id) ? known : replay(id);
     }
 
     private void keepAfterCommit(Assessment state) {
+        if (TransactionSynchronizationManager.hasResource(this)) {
+            written().put(state.id(), state);
+            return;
+        }
+        Map<String, Assessment> written = new HashMap<>(Map.of(state.id(), state));
+        TransactionSynchronizationManager.bindResource(this, written);
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                keep(state);
+                written.values().forEach(Assessments.this::keep);
+            }
+
+            @Override
+            public void afterCompletion(int status) {
+                TransactionSynchronizationManager.unbindResourceIfPossible(Assessments.this);
             }
         });
     }

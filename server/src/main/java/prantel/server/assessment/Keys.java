@@ -98,12 +98,10 @@ public class Keys {
     public Key keyWith(Assessment assessment, FaultSet faults) {
         DocumentRef rig = rigRef(assessment);
         AsBuilt known = asBuilt.of(rig, assessment.fixed().preparedAt());
-        Key healthy =
-                explorations.healthy(rig(assessment), tester(assessment), scheme(assessment), known);
+        Key healthy = explorations.healthy(rig(assessment), tester(assessment), scheme(assessment), known);
         return faults.isEmpty()
                 ? healthy
-                : values.small(
-                        new KeyOf(rig, testerRef(assessment), known, faults), () -> healthy.with(faults));
+                : values.small(new KeyOf(rig, testerRef(assessment), known, faults), () -> healthy.with(faults));
     }
 
     /** Answers the assessor accepts besides the faults themselves. */

@@ -53,14 +53,16 @@ public final class DataFolder {
             Path lockFile = place.resolve(LOCK);
             FileLock lock = lock(lockFile);
             if (lock == null) {
-                throw new Unusable("Another Prantel has the folder " + place + " open: stop it, or give another --data.");
+                throw new Unusable(
+                        "Another Prantel has the folder " + place + " open: stop it, or give another --data.");
             }
             checkKind(place, demo);
             ownersOnly(lockFile, "rw-------");
             protect(place);
             LOCKS.put(place, lock);
         } catch (IOException e) {
-            throw new Unusable("The folder " + place + " cannot be written to (" + e.getClass().getSimpleName()
+            throw new Unusable("The folder " + place + " cannot be written to ("
+                    + e.getClass().getSimpleName()
                     + "): give it to the user who starts Prantel, or give another --data.");
         }
     }
@@ -69,7 +71,8 @@ public final class DataFolder {
     @SuppressWarnings("MustBeClosed")
     private static @Nullable FileLock lock(Path file) throws IOException {
         try {
-            return FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE).tryLock();
+            return FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE)
+                    .tryLock();
         } catch (OverlappingFileLockException e) {
             return null;
         }
@@ -83,14 +86,16 @@ public final class DataFolder {
             if (!is.equals(wanted)) {
                 throw new Unusable(
                         demo
-                                ? "The folder " + place + " holds a workshop's own data: the demo keeps away from it. Give"
+                                ? "The folder " + place
+                                        + " holds a workshop's own data: the demo keeps away from it. Give"
                                         + " another --data."
                                 : "The folder " + place + " holds the demo's data: give another --data for a workshop's"
                                         + " own.");
             }
             return;
         }
-        boolean usual = place.getFileName() != null && place.getFileName().toString().contains("demo");
+        boolean usual =
+                place.getFileName() != null && place.getFileName().toString().contains("demo");
         if (Files.exists(place.resolve(DATABASE)) && demo && !usual) {
             throw new Unusable("The folder " + place + " has data in it of which nothing says that it is a demo's. Give"
                     + " another --data.");

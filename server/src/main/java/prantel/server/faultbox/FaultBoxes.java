@@ -147,7 +147,10 @@ public class FaultBoxes implements DisposableBean {
                 throw Refusal.conflict("fault-box", "the server is stopping");
             }
             try {
-                if (wanted.isEmpty() && commanded.isEmpty() && state().contact() && state.closed().isEmpty()) {
+                if (wanted.isEmpty()
+                        && commanded.isEmpty()
+                        && state().contact()
+                        && state.closed().isEmpty()) {
                     return state;
                 }
                 client.claim();
@@ -227,7 +230,10 @@ public class FaultBoxes implements DisposableBean {
         Map<String, String> fellOut = new ConcurrentHashMap<>();
         lines.forEach((bay, line) -> {
             BoxState state = line.state();
-            if (state.contact() && state.closed().isEmpty() && state.commanded().isEmpty() && !state.says().isEmpty()) {
+            if (state.contact()
+                    && state.closed().isEmpty()
+                    && state.commanded().isEmpty()
+                    && !state.says().isEmpty()) {
                 fellOut.put(bay, state.says());
             }
         });

@@ -1,8 +1,8 @@
 package prantel.server.picture;
 
 import java.util.Locale;
-import prantel.core.expectation.Window;
 import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Window;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Saying;
 import prantel.core.instrument.Stop;
@@ -31,9 +31,9 @@ public final class Windows {
                 expected.withFaults() instanceof Reading.OverRange
                         ? expected.withFaults().shown()
                         : "over-range";
-            case Window.Words words ->
-                joined(words.sayings().stream().sorted().map(Saying::words));
-            case Window.Stopped stopped -> joined(stopped.why().stream().sorted().map(Stop::words));
+            case Window.Words words -> joined(words.sayings().stream().sorted().map(Saying::words));
+            case Window.Stopped stopped ->
+                joined(stopped.why().stream().sorted().map(Stop::words));
             case Window.AnyOf any -> joined(any.parts().stream().map(p -> of(p, expected)));
         };
     }

@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.expectation.Key;
-import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Scheme;
 import prantel.core.setting.Difficulty;

@@ -48,8 +48,7 @@ class RigController {
     private final Explorations explorations;
     private final Map<DocumentRef, Integer> warningCounts = new ConcurrentHashMap<>();
 
-    RigController(
-            Workshop workshop, AsBuiltReadings asBuilt, Assessments assessments, Explorations explorations) {
+    RigController(Workshop workshop, AsBuiltReadings asBuilt, Assessments assessments, Explorations explorations) {
         this.explorations = explorations;
         this.workshop = workshop;
         this.asBuilt = asBuilt;
@@ -107,8 +106,7 @@ class RigController {
                 rig.comments(),
                 bays(id),
                 versions.stream()
-                        .map(v ->
-                                new RigView.VersionLine(
+                        .map(v -> new RigView.VersionLine(
                                 v.version(),
                                 v.savedAt(),
                                 v.savedBy(),
@@ -149,8 +147,8 @@ class RigController {
         return new RigView.DraftView(
                 read.problems(),
                 read.rig()
-                        .map(rig -> RigView.of(Key.of(
-                                rig, FaultSet.NONE, workshop.firstTester(), Scheme.fullSequence())))
+                        .map(rig ->
+                                RigView.of(Key.of(rig, FaultSet.NONE, workshop.firstTester(), Scheme.fullSequence())))
                         .orElse(null),
                 read.file());
     }

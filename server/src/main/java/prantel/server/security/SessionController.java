@@ -35,10 +35,7 @@ class SessionController {
     private final PrantelSettings settings;
 
     SessionController(
-            Accounts accounts,
-            SecurityContextRepository contexts,
-            FirstSetUp setUp,
-            PrantelSettings settings) {
+            Accounts accounts, SecurityContextRepository contexts, FirstSetUp setUp, PrantelSettings settings) {
         this.accounts = accounts;
         this.contexts = contexts;
         this.setUp = setUp;

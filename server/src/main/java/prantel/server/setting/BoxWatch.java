@@ -29,13 +29,14 @@ class BoxWatch {
 
     @Scheduled(fixedDelay = 1000)
     void look() {
-        boxes.fellOut().forEach((bay, says) -> assessments.inBay(bay).ifPresent(a -> {
-            try {
-                record(a, says);
-            } catch (RuntimeException e) {
-                LOG.warn("That the box of {} let go could not be recorded: {}", bay, e.getMessage());
-            }
-        }));
+        boxes.fellOut()
+                .forEach((bay, says) -> assessments.inBay(bay).ifPresent(a -> {
+                    try {
+                        record(a, says);
+                    } catch (RuntimeException e) {
+                        LOG.warn("That the box of {} let go could not be recorded: {}", bay, e.getMessage());
+                    }
+                }));
     }
 
     private void record(Assessment assessment, String says) {

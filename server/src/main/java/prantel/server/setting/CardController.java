@@ -30,8 +30,8 @@ class CardController {
         return List.of(
                 "Ask, switch off loads, devices and the main switch of this bay.",
                 "Lock the main switch, hang the tag, keep the key on you.",
-                "Prove the indicator, test dead: all " + Isolation.pairs(rig).size() + " tests, "
-                        + Isolation.words(rig) + "; prove the indicator again.");
+                "Prove the indicator, test dead: all " + Isolation.pairs(rig).size() + " tests, " + Isolation.words(rig)
+                        + "; prove the indicator again.");
     }
 
     private static final List<String> AFTERWARDS = List.of(
@@ -44,8 +44,7 @@ class CardController {
     private final Workshop workshop;
     private final Accounts accounts;
 
-    CardController(
-            Assessments assessments, Keys keys, Plans plans, Workshop workshop, Accounts accounts) {
+    CardController(Assessments assessments, Keys keys, Plans plans, Workshop workshop, Accounts accounts) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;

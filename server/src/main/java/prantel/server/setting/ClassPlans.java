@@ -1,6 +1,5 @@
 package prantel.server.setting;
 
-import prantel.server.keys.Explorations;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -16,6 +15,7 @@ import prantel.core.setting.Proposer;
 import prantel.server.account.Account;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.keys.Explorations;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.Workshop;

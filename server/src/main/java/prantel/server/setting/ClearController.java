@@ -43,12 +43,7 @@ class ClearController {
     private final OnTheRig onTheRig;
 
     ClearController(
-            Assessments assessments,
-            Keys keys,
-            Plans plans,
-            FaultBoxes boxes,
-            CheckLines lines,
-            OnTheRig onTheRig) {
+            Assessments assessments, Keys keys, Plans plans, FaultBoxes boxes, CheckLines lines, OnTheRig onTheRig) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,14 +23,13 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
 import prantel.core.fault.SafetyClass;
-import prantel.core.safety.SafetyCheck;
+import prantel.core.quantity.Check;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
-import prantel.core.quantity.Check;
+import prantel.core.safety.SafetyCheck;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.TestStep;
-import org.springframework.transaction.annotation.Transactional;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.AssessmentEvent.Handling;
@@ -221,8 +221,7 @@ class LiveController {
                     isOut));
         }
         Key left = keys.keyWith(assessment, new FaultSet(in));
-        List<CheckLine> checks =
-                lines.of(plans.clearing(left, out).readings(), assessment.liveChecks(), set.rig());
+        List<CheckLine> checks = lines.of(plans.clearing(left, out).readings(), assessment.liveChecks(), set.rig());
         FaultSet reallyIn = withWhatTheBoxShows(assessment, left.faults(), box);
         SafetyCheck.Report report = plans.safety(set.rig(), reallyIn);
         List<String> whyNot = whyNot(assessment, reallyIn.faults(), report, checks, !box.isEmpty());
@@ -243,9 +242,11 @@ class LiveController {
     /** What the box really shows counts, whoever commanded it. */
     private FaultSet withWhatTheBoxShows(Assessment assessment, FaultSet left, FaultBox box) {
         List<Fault> there = new ArrayList<>(left.faults());
-        boxes.of(assessment.fixed().bayId()).ifPresent(state -> state.closed().forEach(relay -> box.faultOf(relay)
-                .filter(f -> there.stream().noneMatch(f::isSameBut))
-                .ifPresent(there::add)));
+        boxes.of(assessment.fixed().bayId())
+                .ifPresent(state -> state.closed()
+                        .forEach(relay -> box.faultOf(relay)
+                                .filter(f -> there.stream().noneMatch(f::isSameBut))
+                                .ifPresent(there::add)));
         return new FaultSet(there);
     }
 
@@ -255,7 +256,8 @@ class LiveController {
         Map<Optional<CircuitId>, int[]> methods = new HashMap<>();
         for (Expectation e : key.expectations()) {
             Slot slot = e.slot();
-            Assessment.Entry<String> written = assessment.readings().get(slot.id().value());
+            Assessment.Entry<String> written =
+                    assessment.readings().get(slot.id().value());
             boolean empty = written == null || written.value().isBlank();
             if (slot.step().isLive() || !empty) {
                 continue;
@@ -276,7 +278,11 @@ class LiveController {
         List<String> cautions = new ArrayList<>(List.of(
                 "Live work: supervised, fused probes with short tips, covers on, bystanders out. Local rules and licensed"
                         + " practice come first."));
-        faults.stream().map(f -> f.caution(rig)).filter(c -> !c.isEmpty()).distinct().forEach(cautions::add);
+        faults.stream()
+                .map(f -> f.caution(rig))
+                .filter(c -> !c.isEmpty())
+                .distinct()
+                .forEach(cautions::add);
         return cautions;
     }
 

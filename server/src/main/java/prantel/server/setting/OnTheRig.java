@@ -1,7 +1,6 @@
 package prantel.server.setting;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import prantel.core.expectation.Key;
@@ -63,9 +62,6 @@ class OnTheRig {
 
     /** What was set on this bay's rig the last time before. */
     FaultSet before(Assessment assessment) {
-        return assessments
-                .before(assessment)
-                .map(keys::faults)
-                .orElse(FaultSet.NONE);
+        return assessments.before(assessment).map(keys::faults).orElse(FaultSet.NONE);
     }
 }

@@ -40,15 +40,13 @@ class Plans {
     /** Readings that prove a set. */
     CheckPlan proving(Key key) {
         return values.small(
-                new Proving(key),
-                () -> CheckPlan.of(key, explorations.of(key), FaultBox.of(key.rig())::isByHand));
+                new Proving(key), () -> CheckPlan.of(key, explorations.of(key), FaultBox.of(key.rig())::isByHand));
     }
 
     /** Readings that prove faults taken out. @param left key with those that stay */
     CheckPlan clearing(Key left, List<Fault> out) {
         return values.small(
-                new Clearing(left, List.copyOf(out)),
-                () -> CheckPlan.ofClearing(left, out, explorations.of(left)));
+                new Clearing(left, List.copyOf(out)), () -> CheckPlan.ofClearing(left, out, explorations.of(left)));
     }
 
     SafetyCheck.Report safety(Rig rig, FaultSet faults) {
@@ -56,8 +54,7 @@ class Plans {
     }
 
     /** What readings taken at the rig speak for. @param byHand whether a hand may have set a fault elsewhere */
-    List<Inference.Ranked> ranking(
-            Key key, Map<String, Assessment.Taken> taken, FaultSet before, boolean byHand) {
+    List<Inference.Ranked> ranking(Key key, Map<String, Assessment.Taken> taken, FaultSet before, boolean byHand) {
         Map<SlotId, String> readings = new LinkedHashMap<>();
         taken.forEach((slot, t) -> {
             if (key.has(new SlotId(slot))) {

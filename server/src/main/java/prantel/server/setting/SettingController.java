@@ -1,6 +1,5 @@
 package prantel.server.setting;
 
-import prantel.server.keys.Explorations;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.ArrayList;
@@ -36,6 +35,7 @@ import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.keys.Explorations;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Workshop;
 

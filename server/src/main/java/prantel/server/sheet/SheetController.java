@@ -108,15 +108,17 @@ class SheetController {
         Slot slot = mustHaveBox(before, reading.slot());
         Check.text(reading.text(), LONGEST_TEXT, "text");
         Entry<String> was = before.readings().get(reading.slot());
-        return changed(slot, assessments.append(
-                id,
-                reading.eventId(),
-                new AssessmentEvent.ReadingWritten(
-                        reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
-                new Basis.Revision(reading.basedOn()),
-                who.getName(),
-                SheetController::mustBeOpen,
-                () -> {}));
+        return changed(
+                slot,
+                assessments.append(
+                        id,
+                        reading.eventId(),
+                        new AssessmentEvent.ReadingWritten(
+                                reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
+                        new Basis.Revision(reading.basedOn()),
+                        who.getName(),
+                        SheetController::mustBeOpen,
+                        () -> {}));
     }
 
     @PutMapping("/{id}/judgements")
@@ -124,15 +126,17 @@ class SheetController {
         Assessment before = own(id, who);
         Slot slot = mustHaveBox(before, judgement.slot());
         Entry<@Nullable Boolean> was = before.judgements().get(judgement.slot());
-        return changed(slot, assessments.append(
-                id,
-                judgement.eventId(),
-                new AssessmentEvent.BoxJudged(
-                        judgement.slot(), judgement.satisfactory(), was == null ? null : was.value()),
-                new Basis.Revision(judgement.basedOn()),
-                who.getName(),
-                SheetController::mustBeOpen,
-                () -> {}));
+        return changed(
+                slot,
+                assessments.append(
+                        id,
+                        judgement.eventId(),
+                        new AssessmentEvent.BoxJudged(
+                                judgement.slot(), judgement.satisfactory(), was == null ? null : was.value()),
+                        new Basis.Revision(judgement.basedOn()),
+                        who.getName(),
+                        SheetController::mustBeOpen,
+                        () -> {}));
     }
 
     @PutMapping("/{id}/fault-reports")
@@ -142,14 +146,16 @@ class SheetController {
                 new String(FaultSetFile.writeReports(toReports(reports.reports(), rig), rig), StandardCharsets.UTF_8);
         // what cannot be read back is not kept
         FaultSetFile.readReports(file.getBytes(StandardCharsets.UTF_8), rig);
-        return changed(null, assessments.append(
-                id,
-                reports.eventId(),
-                new AssessmentEvent.FaultsReported(file),
-                new Basis.Revision(reports.basedOn()),
-                who.getName(),
-                SheetController::mustBeOpen,
-                () -> {}));
+        return changed(
+                null,
+                assessments.append(
+                        id,
+                        reports.eventId(),
+                        new AssessmentEvent.FaultsReported(file),
+                        new Basis.Revision(reports.basedOn()),
+                        who.getName(),
+                        SheetController::mustBeOpen,
+                        () -> {}));
     }
 
     @PostMapping("/{id}/hand-in")

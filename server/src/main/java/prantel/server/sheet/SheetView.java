@@ -79,12 +79,7 @@ record SheetView(
     record Report(String kind, String at, List<String> conductors, String remedy) {}
 
     static SheetView of(
-            Assessment assessment,
-            int bay,
-            Rig rig,
-            Tester tester,
-            List<FaultReport> reports,
-            boolean damaged) {
+            Assessment assessment, int bay, Rig rig, Tester tester, List<FaultReport> reports, boolean damaged) {
         List<Slot> slots = slots(rig);
         List<Step> steps = new ArrayList<>();
         for (TestStep step : TestStep.values()) {
@@ -106,7 +101,9 @@ record SheetView(
                 Pictures.circuits(rig),
                 FaultCatalogue.places(rig).stream()
                         .map(p -> new SheetPlace(
-                                p.id(), p.label(rig), p.ofCircuit().map(c -> c.value()).orElse(null)))
+                                p.id(),
+                                p.label(rig),
+                                p.ofCircuit().map(c -> c.value()).orElse(null)))
                         .toList(),
                 FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
                 assessment.revision("reports"),
@@ -120,7 +117,9 @@ record SheetView(
     static List<Slot> slots(Rig rig) {
         return SlotPlan.of(rig, Scheme.workshop()).stream()
                 .filter(s -> s.step() != TestStep.R2
-                        || s.circuit().filter(c -> rig.circuit(c) instanceof Ring).isEmpty())
+                        || s.circuit()
+                                .filter(c -> rig.circuit(c) instanceof Ring)
+                                .isEmpty())
                 .toList();
     }
 

@@ -66,8 +66,7 @@ class ApiErrors {
                                 "this is not JSON; mend it there"))));
             }
         }
-        return problem(
-                HttpStatus.BAD_REQUEST, "not-readable", "what was sent cannot be read: it is empty or not JSON");
+        return problem(HttpStatus.BAD_REQUEST, "not-readable", "what was sent cannot be read: it is empty or not JSON");
     }
 
     /** Which field it is about, and what may stand there. */
@@ -77,9 +76,10 @@ class ApiErrors {
                 .collect(Collectors.joining("/"));
         return switch (e) {
             case UnrecognizedPropertyException unknown ->
-                new Problem("unknown-field", where, "", "there is no such field here; check its spelling or leave it out");
-            case InvalidFormatException format when format.getTargetType() != null
-                    && format.getTargetType().isEnum() ->
+                new Problem(
+                        "unknown-field", where, "", "there is no such field here; check its spelling or leave it out");
+            case InvalidFormatException format
+            when format.getTargetType() != null && format.getTargetType().isEnum() ->
                 new Problem(
                         "unknown-choice",
                         where,
@@ -109,7 +109,9 @@ class ApiErrors {
         }
         if (type.isEnum()) {
             return "one of "
-                    + Arrays.stream(type.getEnumConstants()).map(String::valueOf).collect(Collectors.joining(", "));
+                    + Arrays.stream(type.getEnumConstants())
+                            .map(String::valueOf)
+                            .collect(Collectors.joining(", "));
         }
         if (Collection.class.isAssignableFrom(type)) {
             return "a list in [ ]";

@@ -80,8 +80,7 @@ class RequestLimits extends OncePerRequestFilter {
             return;
         }
         try {
-            chain.doFilter(
-                    new Limited(request, largest, isUnknown ? LONGEST_UNKNOWN_READ : LONGEST_READ), response);
+            chain.doFilter(new Limited(request, largest, isUnknown ? LONGEST_UNKNOWN_READ : LONGEST_READ), response);
         } finally {
             if (isUnknown) {
                 unknown.release();
@@ -98,8 +97,7 @@ class RequestLimits extends OncePerRequestFilter {
         }
     }
 
-    private void refuse(HttpServletResponse response, HttpStatus status, String code, String mend)
-            throws IOException {
+    private void refuse(HttpServletResponse response, HttpStatus status, String code, String mend) throws IOException {
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_JSON_VALUE);
         // what was not read must not be read as the next request
