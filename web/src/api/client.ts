@@ -90,6 +90,28 @@ function problemsOf(answer: Answer<unknown>): Problem[] {
   return [{ code: `http-${answer.response.status}`, where: "", given: "", mend }];
 }
 
+const unanswered = new Map<string, string>();
+
+/**
+ * Sends what somebody did. As long as it is not known whether it arrived, doing the same again carries the same event id,
+ * so that it counts once.
+ * @param what tells this deed from others: what is done, and with what
+ */
+export async function deed<T>(what: unknown, send: (eventId: string) => Promise<T>): Promise<T> {
+  const key = JSON.stringify(what);
+  const eventId = unanswered.get(key) ?? newEventId();
+  unanswered.set(key, eventId);
+  try {
+    const answer = await send(eventId);
+    unanswered.delete(key);
+    return answer;
+  } catch (error) {
+    const answered = error instanceof ApiProblem && error.status > 0 && error.status < 500;
+    if (answered) unanswered.delete(key);
+    throw error;
+  }
+}
+
 /** A new id for a write: a retry of the same write carries the same one. */
 export function newEventId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16));

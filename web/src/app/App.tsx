@@ -1,7 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Navigate, Route, Routes } from "react-router";
-import { sessionQueries, SetUpPage, SignInPage } from "../features/session";
+import {
+  isLeaving,
+  LeavingPage,
+  onSessionChange,
+  sessionQueries,
+  SetUpPage,
+  SignInPage,
+} from "../features/session";
 import { Loaded } from "../ui/States";
 import { Boundary } from "./Boundary";
 import { Shell } from "./Shell";
@@ -22,6 +29,8 @@ const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ de
 export function App() {
   const session = useQuery(sessionQueries.current);
   const client = useQueryClient();
+  const [leaving, setLeaving] = useState(isLeaving);
+  const who = session.data?.person?.id;
 
   useEffect(() => {
     const signedOut = () => void client.invalidateQueries({ queryKey: sessionQueries.current.queryKey });
@@ -29,6 +38,23 @@ export function App() {
     return () => window.removeEventListener("prantel-signed-out", signedOut);
   }, [client]);
 
+  useEffect(
+    () =>
+      onSessionChange(() => {
+        setLeaving(isLeaving());
+        // nothing of whoever was here before stays in memory
+        client.removeQueries({ predicate: (q) => q.queryKey[0] !== "session" });
+        void client.resetQueries({ queryKey: sessionQueries.current.queryKey });
+      }),
+    [client],
+  );
+
+  useEffect(() => {
+    // somebody else than before: what was fetched for the person before goes
+    client.removeQueries({ predicate: (q) => q.queryKey[0] !== "session" && q.getObserversCount() === 0 });
+  }, [client, who]);
+
+  if (leaving) return <LeavingPage onGone={() => window.location.assign("/sign-in")} />;
   return (
     <Loaded query={session}>
       {({ person, demo, setUpNeeded }) => {
@@ -37,14 +63,14 @@ export function App() {
         const candidate = person.role === "CANDIDATE";
         const home = candidate ? "/my/sheets" : "/floor";
         return (
-          <Shell person={person} demo={demo}>
+          <Shell key={person.id} person={person} demo={demo}>
             <Boundary>
               <Suspense fallback={<p className="p-6 text-ink2">Fetching…</p>}>
                 <Routes>
                   {candidate ? (
                     <>
-                      <Route path="/my/sheets" element={<SheetListPage />} />
-                      <Route path="/my/sheets/:id" element={<SheetPage />} />
+                      <Route path="/my/sheets" element={<SheetListPage me={person.id} />} />
+                      <Route path="/my/sheets/:id" element={<SheetPage me={person.id} />} />
                     </>
                   ) : (
                     <>

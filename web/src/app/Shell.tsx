@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect, useState } from "react";
 import { NavLink } from "react-router";
 import type { Schemas } from "../api/client";
-import { useSignOut } from "../features/session";
+import { leave } from "../features/session";
 import { Button } from "../ui/Button";
 import { classes } from "../ui/classes";
 import { Dialog } from "../ui/Dialog";
@@ -30,7 +30,6 @@ const KEYS: [string, string][] = [
 export function Shell({ person, demo, children }: Props) {
   const [help, setHelp] = useState(false);
   const [theme, changeTheme] = useTheme();
-  const signOut = useSignOut();
   useShortcuts({ "?": () => setHelp(true) });
   const candidate = person.role === "CANDIDATE";
 
@@ -65,7 +64,7 @@ export function Shell({ person, demo, children }: Props) {
             >
               {theme === "light" ? "Dim" : "Light"}
             </Button>
-            <Button kind="quiet" onClick={() => signOut.mutate()}>
+            <Button kind="quiet" onClick={leave}>
               Sign out
             </Button>
             <Button kind="quiet" onClick={() => setHelp(true)} aria-label="Keys">

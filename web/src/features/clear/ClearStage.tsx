@@ -1,7 +1,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, data, newEventId, type Schemas } from "../../api/client";
+import { api, data, deed, type Schemas } from "../../api/client";
+import { MakeDead } from "../live";
 import { CheckList, HypothesesPane } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
@@ -31,22 +31,30 @@ export function ClearStage({ id }: { id: string }) {
   };
   const out = useMutation({
     mutationFn: (w: { fault: number; out: boolean }) =>
-      data(api.POST("/api/assessments/{id}/clear/out", { params, body: { eventId: newEventId(), ...w } })),
+      deed(["clear/out", id, w], (eventId) =>
+        data(api.POST("/api/assessments/{id}/clear/out", { params, body: { eventId, ...w } })),
+      ),
     onSuccess: keep,
   });
   const release = useMutation({
     mutationFn: () =>
-      data(api.POST("/api/assessments/{id}/clear/release", { params, body: { eventId: newEventId() } })),
+      deed(["clear/release", id], (eventId) =>
+        data(api.POST("/api/assessments/{id}/clear/release", { params, body: { eventId } })),
+      ),
     onSuccess: keep,
   });
   const check = useMutation({
     mutationFn: (w: { slot: string; text: string }) =>
-      data(api.POST("/api/assessments/{id}/clear/checks", { params, body: { eventId: newEventId(), ...w } })),
+      deed(["clear/checks", id, w], (eventId) =>
+        data(api.POST("/api/assessments/{id}/clear/checks", { params, body: { eventId, ...w } })),
+      ),
     onSuccess: keep,
   });
   const done = useMutation({
     mutationFn: () =>
-      data(api.POST("/api/assessments/{id}/clear/done", { params, body: { eventId: newEventId() } })),
+      deed(["clear/done", id], (eventId) =>
+        data(api.POST("/api/assessments/{id}/clear/done", { params, body: { eventId } })),
+      ),
     onSuccess: async (v) => {
       // waited for: the Floor must not show the old tile
       await keep(v);
@@ -57,13 +65,23 @@ export function ClearStage({ id }: { id: string }) {
     <Loaded query={view}>
       {(v) => (
         <div className="grid max-w-[1200px] items-start gap-3 md:grid-cols-2">
+          {v.live && (
+            <div className="md:col-span-2">
+              <MakeDead
+                id={id}
+                onDead={() => void client.invalidateQueries({ queryKey: clearQuery(id).queryKey })}
+              >
+                This rig is recorded live. Nothing is taken out and nothing measured until it is dead.
+              </MakeDead>
+            </div>
+          )}
           <Pane title="Take out" wall="plum">
             {v.relaysIn.length > 0 && (
               <div className="mb-3 border-b border-line pb-3">
                 <p className="mb-2 font-semibold text-plum">
                   Fault box: relays {v.relaysIn.join(", ")} are pulled in.
                 </p>
-                <Button kind="main" disabled={release.isPending} onClick={() => release.mutate()}>
+                <Button kind="main" disabled={v.live || release.isPending} onClick={() => release.mutate()}>
                   Release all relays
                 </Button>
               </div>
@@ -73,9 +91,10 @@ export function ClearStage({ id }: { id: string }) {
             <ol className="divide-y divide-line">
               {v.faults.map((f) => (
                 <OutRow
-                  key={`${f.index}-${f.out}`}
+                  key={f.index}
                   fault={f}
-                  disabled={v.clearedAt !== null || out.isPending}
+                  out={out.isPending && out.variables.fault === f.index ? out.variables.out : f.out}
+                  disabled={v.live || v.clearedAt !== null || out.isPending}
                   onTick={(isOut) => out.mutate({ fault: f.index, out: isOut })}
                 />
               ))}
@@ -92,7 +111,7 @@ export function ClearStage({ id }: { id: string }) {
                 id={id}
                 checks={v.checks}
                 simulated={v.simulated}
-                disabled={v.clearedAt !== null}
+                disabled={v.live || v.clearedAt !== null}
                 onCheck={(slot, text) => check.mutate({ slot, text })}
               />
               <ProblemNote error={check.error ?? done.error} />
@@ -124,13 +143,13 @@ export function ClearStage({ id }: { id: string }) {
 
 interface OutProps {
   fault: Schemas["ToRemove"];
+  /** as recorded, or as it is being written */
+  out: boolean;
   disabled: boolean;
   onTick: (out: boolean) => void;
 }
 
-function OutRow({ fault, disabled, onTick }: OutProps) {
-  // ticked at once; the server's answer makes the row anew
-  const [out, setOut] = useState(fault.out);
+function OutRow({ fault, out, disabled, onTick }: OutProps) {
   return (
     <li className="py-2">
       <label className="flex gap-3">
@@ -139,10 +158,7 @@ function OutRow({ fault, disabled, onTick }: OutProps) {
           className="mt-0.5 size-6 accent-[var(--work)]"
           checked={out}
           disabled={disabled}
-          onChange={(e) => {
-            setOut(e.target.checked);
-            onTick(e.target.checked);
-          }}
+          onChange={(e) => onTick(e.target.checked)}
         />
         <span>
           <span className="font-semibold">

@@ -29,6 +29,7 @@ const view: Schemas["ClearView"] = {
       out: true,
     },
   ],
+  live: false,
   checks: [],
   hypotheses: [],
   relaysIn: [2, 5],
@@ -84,6 +85,25 @@ describe("Clear", () => {
     shown(<ClearStage id="a" />);
     await userEvent.click(await screen.findByRole("button", { name: "The bay is free" }));
     expect(await screen.findByRole("alert")).toHaveTextContent("Somebody armed the box again");
+  });
+
+  it("springs a tick back that the server refuses", async () => {
+    server.refuse(`POST ${PATH}/out`, 409, "the rig is live");
+    shown(<ClearStage id="a" />);
+    const box = await screen.findByRole("checkbox", { name: /CPC open/ });
+    await userEvent.click(box);
+    expect(await screen.findByRole("alert")).toHaveTextContent("The rig is live");
+    expect(box).not.toBeChecked();
+  });
+
+  it("lets nothing be done at a rig that is recorded live but make it dead", async () => {
+    server.answers[PATH] = { ...view, live: true };
+    shown(<ClearStage id="a" />);
+    expect(await screen.findByText(/is recorded live/)).toBeInTheDocument();
+    for (const box of screen.getAllByRole("checkbox", { name: /CPC open|Label missing/ }))
+      expect(box).toBeDisabled();
+    expect(screen.getByRole("button", { name: "Release all relays" })).toBeDisabled();
+    expect(screen.getByRole("button", { name: "It is dead" })).toBeDisabled();
   });
 
   it("leaves nothing to press once it is cleared", async () => {

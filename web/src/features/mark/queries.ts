@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data, newEventId, type Schemas } from "../../api/client";
+import { api, data, deed, type Schemas } from "../../api/client";
 
 export type MarkingView = Schemas["MarkingView"];
 export type Line = Schemas["Line"];
@@ -37,28 +37,32 @@ export function useMarkWrites(id: string, basedOn: number) {
   return {
     decide: useMutation({
       mutationFn: (given: Given[]) =>
-        data(
-          api.POST("/api/assessments/{id}/marking/marks", {
-            params,
-            body: { decisions: given.map((g) => ({ eventId: newEventId(), basedOn, ...g })) },
-          }),
+        deed(["marks", id, basedOn, given], (eventId) =>
+          data(
+            api.POST("/api/assessments/{id}/marking/marks", {
+              params,
+              body: { decisions: given.map((g, i) => ({ eventId: `${eventId}-${i}`, basedOn, ...g })) },
+            }),
+          ),
         ),
       ...again,
     }),
     outcome: useMutation({
       mutationFn: (w: { given: "PASS" | "REFERRAL"; reason: string }) =>
-        data(
-          api.PUT("/api/assessments/{id}/marking/outcome", {
-            params,
-            body: { eventId: newEventId(), basedOn, ...w },
-          }),
+        deed(["outcome", id, basedOn, w], (eventId) =>
+          data(
+            api.PUT("/api/assessments/{id}/marking/outcome", {
+              params,
+              body: { eventId, basedOn, ...w },
+            }),
+          ),
         ),
       ...again,
     }),
     handBack: useMutation({
       mutationFn: (reason: string) =>
-        data(
-          api.POST("/api/assessments/{id}/hand-back", { params, body: { eventId: newEventId(), reason } }),
+        deed(["hand-back", id, reason], (eventId) =>
+          data(api.POST("/api/assessments/{id}/hand-back", { params, body: { eventId, reason } })),
         ),
       onSuccess: () => client.invalidateQueries({ queryKey: ["assessment", id] }),
     }),

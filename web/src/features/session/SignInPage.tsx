@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import { unsentHere } from "../../api/outbox";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
@@ -39,6 +40,13 @@ export function SignInPage({ demo }: { demo: boolean }) {
               large
               required
             />
+            {[...unsentHere()].map(([owner, count]) => (
+              <p key={owner} role="status" className="border-l-4 border-caution bg-caution-soft p-3">
+                {count === 1 ? "One thing" : `${count} things`} that <b>{owner}</b> wrote here{" "}
+                {count === 1 ? "is" : "are"} not sent yet. It waits on this device until {owner} signs in
+                here.
+              </p>
+            ))}
             <ProblemNote error={signIn.error} />
             <Button type="submit" kind="main" large disabled={signIn.isPending}>
               {signIn.isPending ? "Signing in…" : "Sign in"}

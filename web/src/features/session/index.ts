@@ -1,3 +1,4 @@
-export { sessionQueries, useSignOut } from "./queries";
+export { isLeaving, leave, onSessionChange, sessionQueries } from "./queries";
+export { LeavingPage } from "./LeavingPage";
 export { SignInPage } from "./SignInPage";
 export { SetUpPage } from "./SetUpPage";

@@ -1,5 +1,4 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { CheckList, HypothesesPane } from "../proof";
@@ -34,7 +33,9 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
           <BoxPane
             box={view.box}
             steps={byBox}
-            disabled={!locked || view.sheetOpen}
+            disabled={!locked || (view.sheetOpen && view.relaysOutSince === null)}
+            mayRelease={!view.sheetOpen}
+            outSince={view.sheetOpen ? view.relaysOutSince : null}
             busy={writes.arm.isPending || writes.release.isPending}
             onArm={() => writes.arm.mutate()}
             onRelease={() => writes.release.mutate()}
@@ -54,8 +55,9 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
               .filter((s) => s.how !== "box")
               .map((s) => (
                 <HandStep
-                  key={`${s.index}-${s.state}-${s.seen}`}
+                  key={s.index}
                   step={s}
+                  writing={writes.handled.isPending ? writes.handled.variables : undefined}
                   disabled={!locked || view.sheetOpen || writes.handled.isPending}
                   onTick={(what, done) => writes.handled.mutate({ fault: s.index, what, done })}
                 />
@@ -109,6 +111,11 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
             onCheck={(slot, text) => writes.reading.mutate({ slot, text })}
           />
           <ProblemNote error={writes.reading.error} />
+          {!view.fewest && (
+            <p className="mt-2 text-[13px] text-ink2">
+              With so many faults not every combination was compared: fewer readings might do.
+            </p>
+          )}
           {view.notTold.length > 0 && (
             <details className="mt-2 text-[13px] text-ink2">
               <summary>
@@ -132,6 +139,9 @@ interface BoxProps {
   box: Schemas["BoxView"] | null;
   steps: Schemas["SetStep"][];
   disabled: boolean;
+  mayRelease: boolean;
+  /** since when the box has let go of the set while the candidate was at work */
+  outSince: string | null;
   busy: boolean;
   onArm: () => void;
   onRelease: () => void;
@@ -139,7 +149,7 @@ interface BoxProps {
 }
 
 /** The fault box: what it shall pull in, and what its contacts say. */
-function BoxPane({ box, steps, disabled, busy, onArm, onRelease, error }: BoxProps) {
+function BoxPane({ box, steps, disabled, mayRelease, outSince, busy, onArm, onRelease, error }: BoxProps) {
   const wrong = box?.wrong ?? [];
   return (
     <Pane
@@ -149,6 +159,13 @@ function BoxPane({ box, steps, disabled, busy, onArm, onRelease, error }: BoxPro
     >
       {!box && <p className="text-caution">This bay has no fault box: choose faults that are set by hand.</p>}
       {box?.says && <p className="font-semibold text-caution">△ {box.says}</p>}
+      {outSince && (
+        <p role="alert" className="font-semibold text-caution">
+          △ The box let its relays go at {clock(outSince)}, while the candidate was at work. Readings since
+          then are of a rig without these faults: this is recorded. With the rig dead, arm it again, or hand
+          the sheet back.
+        </p>
+      )}
       {wrong.length > 0 && (
         <p role="alert" className="font-semibold text-caution">
           ✕ Relay {wrong.join(", ")} is not where it should be: release the box, look at it, do not use it for
@@ -170,9 +187,12 @@ function BoxPane({ box, steps, disabled, busy, onArm, onRelease, error }: BoxPro
       </ul>
       <div className="mt-2 flex gap-2">
         <Button kind="main" disabled={disabled || busy || !box || steps.length === 0} onClick={onArm}>
-          Arm the box
+          {outSince ? "Arm it again" : "Arm the box"}
         </Button>
-        <Button disabled={busy || !box || box.closed.length === 0 || disabled} onClick={onRelease}>
+        <Button
+          disabled={busy || !box || box.closed.length === 0 || disabled || !mayRelease}
+          onClick={onRelease}
+        >
           Release all relays
         </Button>
       </div>
@@ -198,26 +218,25 @@ function RelayLamp({ on }: { on: boolean }) {
 
 interface StepProps {
   step: Schemas["SetStep"];
+  /** a tick that is under way */
+  writing: { fault: number; what: "SET" | "SEEN"; done: boolean } | undefined;
   disabled: boolean;
   onTick: (what: "SET" | "SEEN", done: boolean) => void;
 }
 
-function HandStep({ step, disabled, onTick }: StepProps) {
-  // ticked at once; the server's answer makes the row anew
-  const [set, setSet] = useState(step.state === "set");
-  const [seen, setSeen] = useState(step.seen);
+function HandStep({ step, writing, disabled, onTick }: StepProps) {
+  // as recorded, or as it is being written: what is refused springs back
+  const ticked = (what: "SET" | "SEEN", recorded: boolean) =>
+    writing?.fault === step.index && writing.what === what ? writing.done : recorded;
   return (
     <li className="py-2">
       <label className="flex gap-3">
         <input
           type="checkbox"
           className="mt-0.5 size-6 accent-[var(--plum)]"
-          checked={set}
+          checked={ticked("SET", step.state === "set")}
           disabled={disabled || step.how === "nothing"}
-          onChange={(e) => {
-            setSet(e.target.checked);
-            onTick("SET", e.target.checked);
-          }}
+          onChange={(e) => onTick("SET", e.target.checked)}
         />
         <span>
           <b>{step.title}</b>, {step.place}
@@ -242,12 +261,9 @@ function HandStep({ step, disabled, onTick }: StepProps) {
           <input
             type="checkbox"
             className="mt-0.5 size-5 accent-[var(--work)]"
-            checked={seen}
+            checked={ticked("SEEN", step.seen)}
             disabled={disabled}
-            onChange={(e) => {
-              setSeen(e.target.checked);
-              onTick("SEEN", e.target.checked);
-            }}
+            onChange={(e) => onTick("SEEN", e.target.checked)}
           />
           <span>Looked at: it can be seen. No reading proves this one.</span>
         </label>

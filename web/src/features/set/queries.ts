@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data, newEventId, type Schemas } from "../../api/client";
+import { api, data, deed, type Schemas } from "../../api/client";
 
 export type SetView = Schemas["SetView"];
 export type Fault = Schemas["FaultInput"];
@@ -85,7 +85,7 @@ export const setQueries = {
     }),
 };
 
-/** The writes of Set; each answers with the new view. A retry after a lost connection carries the same event id. */
+/** The writes of Set; each answers with the new view. */
 export function useSetWrites(id: string) {
   const client = useQueryClient();
   const params = { path: { id } };
@@ -100,18 +100,24 @@ export function useSetWrites(id: string) {
   return {
     faults: useMutation({
       mutationFn: (w: { faults: Fault[]; basedOn: number; from: string | null }) =>
-        data(api.PUT("/api/assessments/{id}/faults", { params, body: { eventId: newEventId(), ...w } })),
+        deed(["faults", id, w], (eventId) =>
+          data(api.PUT("/api/assessments/{id}/faults", { params, body: { eventId, ...w } })),
+        ),
       onSuccess: keep,
       onError: refresh,
     }),
     lockOff: useMutation({
       mutationFn: () =>
-        data(api.POST("/api/assessments/{id}/lock-off", { params, body: { eventId: newEventId() } })),
+        deed(["lock-off", id], (eventId) =>
+          data(api.POST("/api/assessments/{id}/lock-off", { params, body: { eventId } })),
+        ),
       onSuccess: keep,
     }),
     answers: useMutation({
       mutationFn: (answers: Schemas["AcceptedAnswer"][]) =>
-        data(api.PUT("/api/assessments/{id}/answers", { params, body: { eventId: newEventId(), answers } })),
+        deed(["answers", id, answers], (eventId) =>
+          data(api.PUT("/api/assessments/{id}/answers", { params, body: { eventId, answers } })),
+        ),
       onSuccess: (view) => {
         void client.invalidateQueries({ queryKey: ["assessment", id, "review"] });
         return keep(view);
@@ -142,31 +148,37 @@ export function useProofWrites(id: string) {
   return {
     arm: useMutation({
       mutationFn: () =>
-        data(api.POST("/api/assessments/{id}/proof/arm", { params, body: { eventId: newEventId() } })),
+        deed(["arm", id], (eventId) =>
+          data(api.POST("/api/assessments/{id}/proof/arm", { params, body: { eventId } })),
+        ),
       onSuccess: keep,
     }),
     release: useMutation({
       mutationFn: () =>
-        data(api.POST("/api/assessments/{id}/proof/release", { params, body: { eventId: newEventId() } })),
+        deed(["release", id], (eventId) =>
+          data(api.POST("/api/assessments/{id}/proof/release", { params, body: { eventId } })),
+        ),
       onSuccess: keep,
     }),
     handled: useMutation({
       mutationFn: (w: { fault: number; what: "SET" | "SEEN"; done: boolean }) =>
-        data(
-          api.POST("/api/assessments/{id}/proof/handled", { params, body: { eventId: newEventId(), ...w } }),
+        deed(["handled", id, w], (eventId) =>
+          data(api.POST("/api/assessments/{id}/proof/handled", { params, body: { eventId, ...w } })),
         ),
       onSuccess: keep,
     }),
     reading: useMutation({
       mutationFn: (w: { slot: string; text: string }) =>
-        data(
-          api.POST("/api/assessments/{id}/proof/readings", { params, body: { eventId: newEventId(), ...w } }),
+        deed(["reading", id, w], (eventId) =>
+          data(api.POST("/api/assessments/{id}/proof/readings", { params, body: { eventId, ...w } })),
         ),
       onSuccess: keep,
     }),
     open: useMutation({
       mutationFn: () =>
-        data(api.POST("/api/assessments/{id}/proof/open", { params, body: { eventId: newEventId() } })),
+        deed(["open", id], (eventId) =>
+          data(api.POST("/api/assessments/{id}/proof/open", { params, body: { eventId } })),
+        ),
       onSuccess: keep,
     }),
   };

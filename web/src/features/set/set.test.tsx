@@ -301,6 +301,8 @@ const proof: Schemas["ProofView"] = {
   checks: [check],
   simulated: false,
   hypotheses: [],
+  fewest: true,
+  relaysOutSince: null,
   notTold: ["Short at socket 1"],
   mayOpen: false,
   whyNotOpen: "relay 2 is not where it should be.",
@@ -323,6 +325,28 @@ describe("Prove", () => {
     await userEvent.click(await screen.findByRole("checkbox", { name: /Looked at/ }));
     await vi.waitFor(() => expect(server.sent).toHaveLength(1));
     expect(server.sent[0]?.body).toMatchObject({ fault: 1, what: "SEEN", done: true });
+  });
+
+  it("springs a tick back that the server refuses", async () => {
+    server.answers["/api/assessments/a/proof"] = proof;
+    server.refuse("/api/assessments/a/proof/handled", 409, "somebody opened the sheet");
+    shown(<Prove id="a" onChange={() => undefined} />);
+    const box = await screen.findByRole("checkbox", { name: /Looked at/ });
+    await userEvent.click(box);
+    expect(await screen.findByText(/Somebody opened the sheet/)).toBeInTheDocument();
+    expect(box).not.toBeChecked();
+  });
+
+  it("arms again what fell out while the candidate was at work", async () => {
+    server.answers["/api/assessments/a/proof"] = {
+      ...proof,
+      sheetOpen: true,
+      relaysOutSince: "2026-11-25T10:00:00Z",
+    };
+    server.answers["/api/assessments/a/proof/arm"] = proof;
+    shown(<Prove id="a" onChange={() => undefined} />);
+    await userEvent.click(await screen.findByRole("button", { name: "Arm it again" }));
+    await vi.waitFor(() => expect(server.sent[0]?.path).toBe("/api/assessments/a/proof/arm"));
   });
 
   it("says when the bay has no box", async () => {

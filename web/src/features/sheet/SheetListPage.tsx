@@ -3,14 +3,25 @@ import { Link } from "react-router";
 import { Loaded } from "../../ui/States";
 import { clock } from "../../ui/when";
 import { sheetQueries } from "./queries";
+import { useUnsent } from "./useSheet";
 
-export function SheetListPage() {
+export function SheetListPage({ me }: { me: string }) {
   const sheets = useQuery(sheetQueries.mine);
+  const unsent = useUnsent(
+    me,
+    (sheets.data ?? []).map((s) => s.id),
+  );
   return (
     <Loaded query={sheets}>
       {(mine) => (
         <div className="mx-auto max-w-[760px] text-[18px]">
           <h1 className="mb-3 text-[23px] font-bold">My sheets</h1>
+          {unsent > 0 && (
+            <p role="status" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+              {unsent === 1 ? "One thing you wrote is" : `${unsent} things you wrote are`} kept on this device
+              and not sent yet. It goes by itself as soon as the server answers.
+            </p>
+          )}
           {mine.length === 0 ? (
             <p className="text-ink2">
               No sheet yet. Your assessor opens it when the rig is ready; this page shows it by itself.

@@ -7,16 +7,16 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
-import type { OutboxState } from "./outbox";
+import type { OutboxState } from "../../api/outbox";
 import { sheetQueries, type SheetView } from "./queries";
 import { FaultReports } from "./FaultReports";
 import { StepBoxes } from "./StepBoxes";
 import { reportsWithPending, useSheet } from "./useSheet";
 
 /** The candidate's own sheet: one test at a time, boxes for a hand that is not free. */
-export function SheetPage() {
+export function SheetPage({ me }: { me: string }) {
   const { id = "" } = useParams();
-  const { query, outbox, state } = useSheet(id);
+  const { query, outbox, state } = useSheet(id, me);
   return (
     <Loaded query={query}>
       {(view) => (
@@ -36,6 +36,12 @@ export function SheetPage() {
               </Tabs.Content>
             ))}
             <Tabs.Content value="faults">
+              {view.reportDamaged && (
+                <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+                  What you named here before cannot be read any more. Name your faults again; your assessor
+                  can see that it was so.
+                </p>
+              )}
               <FaultReports
                 view={view}
                 reports={reportsWithPending(view, state.pending)}
@@ -95,7 +101,9 @@ function SheetHead({ view, state }: { view: SheetView; state: OutboxState }) {
 
 function SaveState({ state }: { state: OutboxState }) {
   const words = state.waiting
-    ? `No connection: ${state.pending.length} kept here, sent when it is back`
+    ? state.waiting === "owner"
+      ? `Signed out: ${state.pending.length} kept here, sent when you sign in again`
+      : `No connection: ${state.pending.length} kept here, sent when it is back`
     : state.pending.length > 0
       ? "Saving…"
       : "Saved";

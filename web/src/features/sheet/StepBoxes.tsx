@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import type { Pending } from "./outbox";
+import type { Pending } from "../../api/outbox";
 import type { SheetView } from "./queries";
 import { ReadingBox } from "./ReadingBox";
 import { withPending } from "./useSheet";

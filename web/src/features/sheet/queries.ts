@@ -2,6 +2,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../../api/client";
 
 export type SheetView = Schemas["SheetView"];
+
 export type Box = Schemas["Box"];
 
 export const sheetQueries = {

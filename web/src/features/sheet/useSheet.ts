@@ -1,20 +1,20 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useSyncExternalStore } from "react";
-import { Outbox, type Pending, subject } from "./outbox";
+import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { type Changed, Outbox, type Pending, subject } from "../../api/outbox";
 import { type Box, sheetQueries, type SheetView } from "./queries";
 
 /** The sheet as the server has it, with what is not sent yet laid over it, and a way to write. */
-export function useSheet(id: string) {
+export function useSheet(id: string, me: string) {
   const client = useQueryClient();
   const query = useQuery(sheetQueries.one(id));
   const outbox = useMemo(() => {
     const { queryKey } = sheetQueries.one(id);
-    return new Outbox(id, (view) => {
+    return new Outbox(me, id, (changed, write) => {
       // an answer that set out before this write must not be laid over it
       void client.cancelQueries({ queryKey });
-      client.setQueryData(queryKey, view);
+      client.setQueryData(queryKey, (view) => view && withChange(view, changed, write));
     });
-  }, [id, client]);
+  }, [id, me, client]);
   useEffect(() => {
     outbox.start();
     return () => outbox.stop();
@@ -28,6 +28,45 @@ export function useSheet(id: string) {
   }, [refusedCount, client, id]);
 
   return { query, outbox, state };
+}
+
+/** Sends what was left over from before on any of one's sheets. @returns how much waits still */
+export function useUnsent(me: string, ids: string[]): number {
+  const key = ids.join();
+  const boxes = useMemo(
+    () => (key ? key.split(",") : []).map((id) => new Outbox(me, id, () => undefined)),
+    [me, key],
+  );
+  const [waiting, setWaiting] = useState(0);
+  useEffect(() => {
+    const count = () => setWaiting(boxes.reduce((sum, b) => sum + b.snapshot().pending.length, 0));
+    count();
+    const stop = boxes.map((b) => b.subscribe(count));
+    boxes.forEach((b) => b.start());
+    return () => {
+      stop.forEach((s) => s());
+      boxes.forEach((b) => b.stop());
+    };
+  }, [boxes]);
+  return waiting;
+}
+
+/** The sheet with what a write changed. */
+export function withChange(view: SheetView, changed: Changed, write: Pending): SheetView {
+  const { box } = changed;
+  return {
+    ...view,
+    filled: changed.filled,
+    ...(write.kind === "reports"
+      ? { reports: changed.reports, reportsSeq: changed.reportsSeq, reportDamaged: false }
+      : {}),
+    steps: box
+      ? view.steps.map((s) => ({
+          ...s,
+          groups: s.groups.map((g) => ({ ...g, boxes: g.boxes.map((b) => (b.slot === box.slot ? box : b)) })),
+        }))
+      : view.steps,
+  };
 }
 
 /** A box with the candidate's unsent writes laid over it. */

@@ -1,8 +1,10 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { api, data } from "../../api/client";
 import { Pane } from "../../ui/Pane";
-import { GoLive } from "./GoLive";
+import { GoLive } from "../live";
 import { Loaded } from "../../ui/States";
+import { clock } from "../../ui/when";
+import { Link } from "react-router";
 
 const watch = (id: string) =>
   queryOptions({
@@ -20,6 +22,16 @@ export function WatchStage({ id }: { id: string }) {
       {(w) => (
         <div className="grid items-start gap-3 text-[18px] lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <div className="space-y-3">
+            {w.relaysOutSince && (
+              <p role="alert" className="border-l-4 border-caution bg-caution-soft p-3">
+                <b>The fault box let its relays go at {clock(w.relaysOutSince)}.</b> What is read since then
+                is of a rig without these faults, and counts as such. With the rig dead,{" "}
+                <Link className="underline" to={`/assessments/${id}/set`}>
+                  arm the box again
+                </Link>
+                .
+              </p>
+            )}
             <Pane>
               <div className="mb-1 flex flex-wrap justify-between gap-x-6">
                 <p className="font-bold">

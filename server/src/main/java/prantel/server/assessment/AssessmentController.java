@@ -68,7 +68,14 @@ class AssessmentController {
             @Nullable OffsetDateTime openedAt,
             @Nullable OffsetDateTime handedInAt) {}
 
-    record WatchView(int filled, int boxes, int judged, int reports, List<WatchLine> lines) {}
+    /** @param relaysOutSince since when the fault box has let go of the set; null while it holds it */
+    record WatchView(
+            int filled,
+            int boxes,
+            int judged,
+            int reports,
+            @Nullable OffsetDateTime relaysOutSince,
+            List<WatchLine> lines) {}
 
     record WatchLine(String quantity, String where, String text, int seq) {}
 
@@ -135,6 +142,7 @@ class AssessmentController {
                 key.expectations().size(),
                 judged,
                 keys.reports(assessment).size(),
+                assessment.relaysOutSince(),
                 lines);
     }
 

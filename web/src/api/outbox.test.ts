@@ -1,14 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import type { SheetView } from "./queries";
-import { Outbox, type Pending, seqIn } from "./outbox";
+import { type Changed, Outbox, type Pending, seqIn, unsentHere } from "./outbox";
 
 const SLOT = "sockets/r1r2/socket-1";
 
-function view(seq: number): SheetView {
+function view(seq: number): Changed {
   return {
+    box: { slot: SLOT, seq, judgedSeq: 0 },
     reportsSeq: 0,
-    steps: [{ groups: [{ boxes: [{ slot: SLOT, seq, judgedSeq: 0 }] }] }],
-  } as unknown as SheetView;
+    reports: [],
+    filled: 1,
+  } as unknown as Changed;
 }
 
 function answer(status: number, body: unknown): Response {
@@ -37,28 +38,28 @@ describe("Outbox", () => {
   it("sends the same event id again after a lost connection, and keeps it over a reload", async () => {
     fetchMock.mockRejectedValueOnce(new TypeError("no network"));
     fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(7))));
-    const seen: SheetView[] = [];
-    const outbox = new Outbox("s1", (v) => seen.push(v));
+    const seen: Changed[] = [];
+    const outbox = new Outbox("owen", "s1", (v) => seen.push(v));
     outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
     await vi.advanceTimersByTimeAsync(10);
-    expect(outbox.snapshot().waiting).toBe(true);
-    expect(JSON.parse(localStorage.getItem("prantel-outbox-s1") ?? "")).toHaveLength(1);
+    expect(outbox.snapshot().waiting).toBe("connection");
+    expect(JSON.parse(localStorage.getItem("prantel-outbox|owen|s1") ?? "")).toHaveLength(1);
 
     await vi.advanceTimersByTimeAsync(3100);
     expect(outbox.snapshot()).toMatchObject({ pending: [], waiting: false });
     expect(seen).toHaveLength(1);
     const [first, second] = await Promise.all(fetchMock.mock.calls.map(bodyOf));
     expect(second?.eventId).toBe(first?.eventId);
-    expect(localStorage.getItem("prantel-outbox-s1")).toBeNull();
+    expect(localStorage.getItem("prantel-outbox|owen|s1")).toBeNull();
   });
 
   it("takes up after a reload what was not sent", async () => {
     const left: Pending[] = [
       { kind: "reading", eventId: "kept-event-1", slot: SLOT, text: "0.43", basedOn: 0 },
     ];
-    localStorage.setItem("prantel-outbox-s1", JSON.stringify(left));
+    localStorage.setItem("prantel-outbox|owen|s1", JSON.stringify(left));
     fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(1))));
-    const outbox = new Outbox("s1", () => undefined);
+    const outbox = new Outbox("owen", "s1", () => undefined);
     outbox.start();
     await vi.advanceTimersByTimeAsync(10);
     expect((await bodyOf(fetchMock.mock.calls[0] ?? [])).eventId).toBe("kept-event-1");
@@ -69,7 +70,7 @@ describe("Outbox", () => {
     const refusal = { problems: [{ code: "changed-meanwhile", where: "", given: "", mend: "look again" }] };
     fetchMock.mockImplementationOnce(() => Promise.resolve(answer(409, refusal)));
     fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(3))));
-    const outbox = new Outbox("s1", () => undefined);
+    const outbox = new Outbox("owen", "s1", () => undefined);
     outbox.write({ kind: "reading", slot: SLOT, text: "1", basedOn: 0 });
     outbox.write({ kind: "judgement", slot: SLOT, satisfactory: true, basedOn: 0 });
     await vi.advanceTimersByTimeAsync(10);
@@ -79,7 +80,7 @@ describe("Outbox", () => {
 
   it("bases its second write on its own first one", async () => {
     fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(5))));
-    const outbox = new Outbox("s1", () => undefined);
+    const outbox = new Outbox("owen", "s1", () => undefined);
     outbox.write({ kind: "reading", slot: SLOT, text: "0.4", basedOn: 0 });
     await vi.advanceTimersByTimeAsync(10);
     outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
@@ -87,9 +88,32 @@ describe("Outbox", () => {
     expect((await bodyOf(fetchMock.mock.calls[1] ?? [])).basedOn).toBe(5);
   });
 
-  it("finds the number of a box in the view", () => {
+  it("waits for its owner: whoever else is signed in neither sends nor loses it", async () => {
+    const left: Pending[] = [
+      { kind: "reading", eventId: "kept-event-2", slot: SLOT, text: "0.43", basedOn: 0 },
+    ];
+    localStorage.setItem("prantel-outbox|owen|s1", JSON.stringify(left));
+    const others = new Outbox("bas", "s1", () => undefined);
+    others.start();
+    await vi.advanceTimersByTimeAsync(10);
+    expect(fetchMock).not.toHaveBeenCalled();
+    expect(unsentHere()).toEqual(new Map([["owen", 1]]));
+
+    // the same tab, after somebody else signed in elsewhere: the server knows no such sheet of theirs
+    fetchMock.mockImplementationOnce(() => Promise.resolve(answer(404, { problems: [] })));
+    fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(1))));
+    const own = new Outbox("owen", "s1", () => undefined);
+    own.start();
+    await vi.advanceTimersByTimeAsync(10);
+    expect(own.snapshot()).toMatchObject({ waiting: "owner", refused: [], pending: left });
+    await vi.advanceTimersByTimeAsync(3100);
+    expect(own.snapshot()).toMatchObject({ waiting: false, pending: [] });
+    expect(unsentHere()).toEqual(new Map());
+  });
+
+  it("finds the number of a box in the answer", () => {
     const write: Pending = { kind: "reading", eventId: "x", slot: SLOT, text: "", basedOn: 0 };
     expect(seqIn(view(9), write)).toBe(9);
-    expect(seqIn(view(9), { ...write, slot: "other" })).toBe(0);
+    expect(seqIn({ ...view(9), box: null }, write)).toBe(0);
   });
 });

@@ -18,6 +18,8 @@ const view: Schemas["LiveView"] = {
   checks: [],
   simulated: false,
   mayGoLive: false,
+  openDead: 0,
+  cautions: ["Live work: supervised; local rules and licensed practice come first."],
   whyNot: ["CPC open, socket 2, is dead only: take it out first."],
 };
 
@@ -55,13 +57,29 @@ describe("GoLive", () => {
     shown(<GoLive id="a" />);
     expect(await screen.findByText(/needs your whole attention/)).toBeInTheDocument();
     expect(screen.getAllByRole("button")).toHaveLength(1);
-    await userEvent.click(screen.getByRole("button", { name: "It is dead again and locked off" }));
+    const dead = screen.getByRole("button", { name: "It is dead" });
+    expect(dead).toBeDisabled();
+    await userEvent.click(screen.getByLabelText(/locked off/));
+    expect(dead).toBeDisabled();
+    await userEvent.click(screen.getByLabelText(/proved dead/));
+    await userEvent.click(dead);
     await vi.waitFor(() => expect(server.sent[0]?.path).toBe(`${LIVE}/off`));
+    expect(server.sent[0]?.body).toMatchObject({ lockedOff: true, provedDead: true });
+  });
+
+  it("asks why when dead tests are open, and sends the reason", async () => {
+    is({ ...view, faults: [], whyNot: [], mayGoLive: true, openDead: 12 });
+    shown(<GoLive id="a" />);
+    const go = await screen.findByRole("button", { name: "Go live, with permission" });
+    expect(go).toBeDisabled();
+    await userEvent.type(screen.getByLabelText(/12 boxes of the dead tests are empty/), "loop only today");
+    await userEvent.click(go);
+    await vi.waitFor(() => expect(server.sent[0]?.body).toMatchObject({ reason: "loop only today" }));
   });
 
   it("says the usual caution when nothing stands against it", async () => {
     is({ ...view, faults: [], whyNot: [], mayGoLive: true });
     shown(<GoLive id="a" />);
-    expect(await screen.findByText(/local code and your site’s rules come first/)).toBeInTheDocument();
+    expect(await screen.findByText(/local rules and licensed practice come first/)).toBeInTheDocument();
   });
 });

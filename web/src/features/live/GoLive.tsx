@@ -1,11 +1,14 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, data, newEventId, type Schemas } from "../../api/client";
+import { useState } from "react";
+import { api, data, deed, type Schemas } from "../../api/client";
 import { CheckList } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
+import { TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
+import { MakeDead } from "./MakeDead";
 
 const liveQuery = (id: string) =>
   queryOptions({
@@ -26,36 +29,39 @@ export function GoLive({ id }: { id: string }) {
   };
   const out = useMutation({
     mutationFn: (w: { fault: number; out: boolean }) =>
-      data(api.POST("/api/assessments/{id}/live/out", { params, body: { eventId: newEventId(), ...w } })),
+      deed(["live/out", id, w], (eventId) =>
+        data(api.POST("/api/assessments/{id}/live/out", { params, body: { eventId, ...w } })),
+      ),
     onSuccess: keep,
   });
   const reading = useMutation({
     mutationFn: (w: { slot: string; text: string }) =>
-      data(
-        api.POST("/api/assessments/{id}/live/readings", { params, body: { eventId: newEventId(), ...w } }),
+      deed(["live/readings", id, w], (eventId) =>
+        data(api.POST("/api/assessments/{id}/live/readings", { params, body: { eventId, ...w } })),
       ),
     onSuccess: keep,
   });
+  const [reason, setReason] = useState("");
   const power = useMutation({
-    mutationFn: (on: boolean) =>
-      on
-        ? data(api.POST("/api/assessments/{id}/live/on", { params, body: { eventId: newEventId() } }))
-        : data(api.POST("/api/assessments/{id}/live/off", { params, body: { eventId: newEventId() } })),
+    mutationFn: () =>
+      deed(["live/on", id, reason], (eventId) =>
+        data(
+          api.POST("/api/assessments/{id}/live/on", {
+            params,
+            body: { eventId, reason: reason.trim() || null },
+          }),
+        ),
+      ),
     onSuccess: keep,
   });
   return (
     <Loaded query={live}>
       {(v) =>
         v.energisedAt ? (
-          <Pane wall="caution" title={`Live since ${clock(v.energisedAt)}`}>
-            <p className="mb-3">
-              This bay needs your whole attention. Nobody else’s rig goes live meanwhile.
-            </p>
-            <Button large onClick={() => power.mutate(false)} disabled={power.isPending}>
-              It is dead again and locked off
-            </Button>
-            <ProblemNote error={power.error} />
-          </Pane>
+          <MakeDead id={id} title={`Live since ${clock(v.energisedAt)}`} onDead={keep}>
+            This bay needs your whole attention. No other rig of yours goes live meanwhile, and the sheet
+            cannot be handed in until this one is dead.
+          </MakeDead>
         ) : (
           <Pane title="Go live">
             {v.faults.length > 0 && (
@@ -99,16 +105,30 @@ export function GoLive({ id }: { id: string }) {
               </ul>
             ) : (
               <p className="mt-2">
-                Nothing set makes it unsafe by simulation. Agree permission, covers on, bystanders back; local
-                code and your site’s rules come first.
+                Nothing set makes it unsafe by simulation, at the worse end of tolerances.
               </p>
+            )}
+            <ul className="mt-2 space-y-1 border-l-4 border-caution pl-3" aria-label="Cautions">
+              {v.cautions.map((c) => (
+                <li key={c}>{c}</li>
+              ))}
+            </ul>
+            {v.openDead > 0 && (
+              <TextField
+                className="mt-3"
+                label={`${v.openDead} ${v.openDead === 1 ? "box" : "boxes"} of the dead tests ${v.openDead === 1 ? "is" : "are"} empty. Why live now?`}
+                large
+                maxLength={1000}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+              />
             )}
             <div className="mt-3">
               <Button
                 kind={v.mayGoLive ? "main" : "plain"}
                 large
-                disabled={power.isPending}
-                onClick={() => power.mutate(true)}
+                disabled={power.isPending || (v.openDead > 0 && !reason.trim())}
+                onClick={() => power.mutate()}
               >
                 Go live, with permission
               </Button>

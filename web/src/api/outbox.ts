@@ -1,5 +1,5 @@
-import { ApiProblem, api, data, newEventId, type Schemas } from "../../api/client";
-import type { SheetView } from "./queries";
+import { ApiProblem, api, data, newEventId, type Schemas } from "./client";
+export type Changed = Schemas["Changed"];
 
 /** One write that is not acknowledged yet. Its event id stays the same however often it is sent. */
 export type Pending =
@@ -11,8 +11,8 @@ type Unsent<T> = T extends Pending ? Omit<T, "eventId"> : never;
 
 export interface OutboxState {
   pending: Pending[];
-  /** the server cannot be reached; it is tried again by itself */
-  waiting: boolean;
+  /** the server cannot be reached, or somebody else is signed in; it is tried again by itself */
+  waiting: false | "connection" | "owner";
   /** what the server refused, last one first; nothing is retried */
   refused: { write: Pending; error: ApiProblem }[];
 }
@@ -24,19 +24,39 @@ export function subject(write: Pending | Unsent<Pending>): string {
   return write.kind === "reports" ? "reports" : `${write.kind}/${write.slot}`;
 }
 
-/** Number of the last event about a write's subject, as the server's view has it. */
-export function seqIn(view: SheetView, write: Pending): number {
-  if (write.kind === "reports") return view.reportsSeq;
-  const box = view.steps
-    .flatMap((s) => s.groups)
-    .flatMap((g) => g.boxes)
-    .find((b) => b.slot === write.slot);
-  return (write.kind === "reading" ? box?.seq : box?.judgedSeq) ?? 0;
+/** How often a write's subject has been written, as the server's answer has it. */
+export function seqIn(changed: Changed, write: Pending): number {
+  if (write.kind === "reports") return changed.reportsSeq;
+  return (write.kind === "reading" ? changed.box?.seq : changed.box?.judgedSeq) ?? 0;
+}
+
+const KEY = "prantel-outbox";
+
+/** What this device keeps of whom, not sent yet: number of writes by sign-in name. */
+export function unsentHere(storage: Storage = localStorage): Map<string, number> {
+  const unsent = new Map<string, number>();
+  for (let i = 0; i < storage.length; i++) {
+    const key = storage.key(i) ?? "";
+    const [prefix, owner] = key.split("|");
+    if (prefix !== KEY || !owner) continue;
+    const count = stored(storage, key).length;
+    if (count > 0) unsent.set(owner, (unsent.get(owner) ?? 0) + count);
+  }
+  return unsent;
+}
+
+function stored(storage: Storage, key: string): Pending[] {
+  try {
+    return JSON.parse(storage.getItem(key) ?? "[]") as Pending[];
+  } catch {
+    return [];
+  }
 }
 
 /**
  * Keeps a candidate's writes until the server has them: in order, over lost connections and reloads. A later write about
- * the same box replaces one that was not sent yet.
+ * the same box replaces one that was not sent yet. They belong to a person: whoever else signs in on this device does not
+ * send them, and they wait.
  */
 export class Outbox {
   private state: OutboxState;
@@ -47,11 +67,12 @@ export class Outbox {
   private readonly own = new Map<string, number>();
 
   constructor(
+    private readonly owner: string,
     private readonly sheetId: string,
-    private readonly onView: (view: SheetView) => void,
+    private readonly onChanged: (changed: Changed, write: Pending) => void,
     private readonly storage: Storage = localStorage,
   ) {
-    this.state = { pending: this.stored(), waiting: false, refused: [] };
+    this.state = { pending: stored(storage, this.key), waiting: false, refused: [] };
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -92,13 +113,16 @@ export class Outbox {
     while (!this.stopped && this.state.pending[0]) {
       const write = this.state.pending[0];
       try {
-        const view = await this.send(write);
-        this.own.set(subject(write), seqIn(view, write));
+        const changed = await this.send(write);
+        this.own.set(subject(write), seqIn(changed, write));
         this.set({ pending: this.state.pending.slice(1), waiting: false });
-        this.onView(view);
+        this.onChanged(changed, write);
       } catch (error) {
         const problem = error instanceof ApiProblem ? error : new ApiProblem(0, []);
-        const mayPass = problem.isLostConnection || problem.status === 401 || problem.status >= 500;
+        // a sheet of one's own is always there: who is refused it is not its owner
+        const notOwner = [401, 403, 404].includes(problem.status);
+        const mayPass = problem.isLostConnection || notOwner || problem.status >= 500;
+        if (notOwner) window.dispatchEvent(new Event("prantel-signed-out"));
         if (!mayPass) {
           this.set({
             pending: this.state.pending.slice(1),
@@ -107,14 +131,14 @@ export class Outbox {
           });
           continue;
         }
-        this.set({ waiting: true });
+        this.set({ waiting: notOwner ? "owner" : "connection" });
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
       }
     }
     this.sending = false;
   }
 
-  private send(write: Pending): Promise<SheetView> {
+  private send(write: Pending): Promise<Changed> {
     const params = { path: { id: this.sheetId } };
     const basedOn = Math.max(write.basedOn, this.own.get(subject(write)) ?? 0);
     switch (write.kind) {
@@ -149,7 +173,7 @@ export class Outbox {
   }
 
   private get key(): string {
-    return `prantel-outbox-${this.sheetId}`;
+    return [KEY, this.owner, this.sheetId].join("|");
   }
 
   private store(): void {
@@ -158,14 +182,6 @@ export class Outbox {
       else this.storage.setItem(this.key, JSON.stringify(this.state.pending));
     } catch {
       // a full or forbidden store only loses the safety over a reload, not the write itself
-    }
-  }
-
-  private stored(): Pending[] {
-    try {
-      return JSON.parse(this.storage.getItem(this.key) ?? "[]") as Pending[];
-    } catch {
-      return [];
     }
   }
 }

@@ -1,0 +1,2 @@
+export { GoLive } from "./GoLive";
+export { MakeDead } from "./MakeDead";
