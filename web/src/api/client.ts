@@ -90,6 +90,11 @@ function problemsOf(answer: Answer<unknown>): Problem[] {
   return [{ code: `http-${answer.response.status}`, where: "", given: "", mend }];
 }
 
+const NOT_KNOWN: Problem = {
+  ...LOST,
+  mend: "no connection to the server; whether this arrived is not known: do it again when it is back, it counts once",
+};
+
 const unanswered = new Map<string, string>();
 
 /**
@@ -108,7 +113,7 @@ export async function deed<T>(what: unknown, send: (eventId: string) => Promise<
   } catch (error) {
     const answered = error instanceof ApiProblem && error.status > 0 && error.status < 500;
     if (answered) unanswered.delete(key);
-    throw error;
+    throw error instanceof ApiProblem && error.isLostConnection ? new ApiProblem(0, [NOT_KNOWN]) : error;
   }
 }
 

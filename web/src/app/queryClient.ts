@@ -9,7 +9,8 @@ export function newQueryClient(): QueryClient {
         retry: (count, error) => !(error instanceof ApiProblem && error.status > 0) && count < 3,
         staleTime: 2000,
       },
-      mutations: { retry: false },
+      // what cannot be sent now must not go by itself later: the rig may be another by then
+      mutations: { retry: false, networkMode: "always" },
     },
   });
 }

@@ -14,6 +14,7 @@ export function LeavingPage({ onGone }: { onGone: () => void }) {
     },
     refetchInterval: 3000,
     retry: false,
+    networkMode: "always",
     gcTime: 0,
   });
   const kept = [...unsentHere().values()].reduce((a, b) => a + b, 0);
