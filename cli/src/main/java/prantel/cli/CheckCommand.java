@@ -18,7 +18,7 @@ final class CheckCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key(Inputs.Sequence.full);
+        Key key = inputs.key();
         spec.commandLine()
                 .getOut()
                 .println(key.rig().name() + " is sound: " + key.rig().circuits().size() + " circuit(s), "

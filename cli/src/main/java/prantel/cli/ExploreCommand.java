@@ -33,7 +33,7 @@ final class ExploreCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key(Inputs.Sequence.full);
+        Key key = inputs.key();
         Exploration singles = Exploration.of(key);
         PrintWriter out = spec.commandLine().getOut();
         if (table) {

@@ -37,8 +37,9 @@ final class Inputs {
     @Option(
             names = "--sequence",
             paramLabel = "WHICH",
-            description = "dead: the workshop's sheet of dead tests; full: every test, live ones too")
-    @Nullable
+            defaultValue = "full",
+            description = "dead: the workshop's sheet of dead tests; full: every test, live ones too; default full")
+    @SuppressWarnings("NullAway.Init") // picocli fills it
     Sequence sequence;
 
     /** Which tests are asked for. */
@@ -51,16 +52,16 @@ final class Inputs {
         return read(rig, RigFile::read);
     }
 
-    /** @param usual the sequence if none is asked for */
-    Key key(Sequence usual) {
+    /** Every command asks for the same tests: what one prints another reads. */
+    Key key() {
         Rig theRig = readRig();
         FaultSet set = faults == null ? FaultSet.NONE : read(faults, bytes -> FaultSetFile.read(bytes, theRig));
         Tester tester = instrument == null ? Tester.usual() : read(instrument, TesterFile::read);
-        return Key.of(theRig, set, tester, scheme(usual));
+        return Key.of(theRig, set, tester, scheme());
     }
 
-    private Scheme scheme(Sequence usual) {
-        return switch (sequence == null ? usual : sequence) {
+    private Scheme scheme() {
+        return switch (sequence) {
             case dead -> Scheme.workshop();
             case full -> Scheme.fullSequence();
         };

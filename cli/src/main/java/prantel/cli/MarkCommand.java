@@ -46,7 +46,7 @@ final class MarkCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key(Inputs.Sequence.dead);
+        Key key = inputs.key();
         List<CandidateRecord.FaultReport> reports =
                 found == null ? List.of() : Inputs.read(found, bytes -> FaultSetFile.readReports(bytes, key.rig()));
         CandidateRecord record = Inputs.read(readings, bytes -> ReadingsCsv.read(bytes, key, reports));

@@ -21,7 +21,7 @@ final class NetlistCommand implements Runnable {
 
     @Override
     public void run() {
-        spec.commandLine().getOut().print(SpiceDeck.write(inputs.key(Inputs.Sequence.full)));
+        spec.commandLine().getOut().print(SpiceDeck.write(inputs.key()));
         spec.commandLine().getOut().flush();
     }
 }

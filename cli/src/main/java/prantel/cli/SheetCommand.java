@@ -29,7 +29,7 @@ final class SheetCommand implements Runnable {
 
     @Override
     public void run() {
-        Key key = inputs.key(Inputs.Sequence.full);
+        Key key = inputs.key();
         PrintWriter out = spec.commandLine().getOut();
         if (form.json) {
             out.println(KeyExport.json(key));
@@ -55,11 +55,13 @@ final class SheetCommand implements Runnable {
             }
             out.println();
             out.println(step.label());
-            TextTable table = new TextTable().row("  slot", "where", "healthy", "with faults", "band", "limit", "");
+            TextTable table =
+                    new TextTable().row("  slot", "quantity", "where", "healthy", "with faults", "band", "limit", "");
             key.expectations().stream()
                     .filter(e -> e.slot().step() == step)
                     .forEach(e -> table.row(
                             "  " + e.slot().id(),
+                            e.slot().quantity(),
                             e.slot().where(),
                             e.healthy().shown(),
                             e.withFaults().shown(),

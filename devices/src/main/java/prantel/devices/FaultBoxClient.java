@@ -21,6 +21,7 @@ import prantel.devices.FaultBoxException.Why;
  */
 public final class FaultBoxClient implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofMillis(800);
+    private static final int MOST_RELAYS = 64;
 
     private final String address;
     private final ModbusTcpClient client;
@@ -98,11 +99,14 @@ public final class FaultBoxClient implements AutoCloseable {
                 () -> client.readInputRegisters(
                                 BoxRegisters.UNIT, new ReadInputRegistersRequest(0, BoxRegisters.INPUT_COUNT))
                         .registers());
+        mustBe(about.length == 2 * BoxRegisters.INPUT_COUNT);
         int relays = BoxRegisters.register(about, BoxRegisters.RELAYS);
+        mustBe(relays >= 1 && relays <= MOST_RELAYS);
         byte[] contacts = asked(
                 "read",
                 () -> client.readDiscreteInputs(BoxRegisters.UNIT, new ReadDiscreteInputsRequest(0, relays))
                         .inputs());
+        mustBe(contacts.length == (relays + 7) / 8);
         Set<Integer> closed = new TreeSet<>();
         for (int i = 0; i < relays; i++) {
             if (BoxRegisters.bit(contacts, i)) {
@@ -110,6 +114,14 @@ public final class FaultBoxClient implements AutoCloseable {
             }
         }
         return new State(relays, BoxRegisters.register(about, BoxRegisters.POWER_UPS), closed);
+    }
+
+    /** An answer of another shape says nothing of the relays. */
+    private void mustBe(boolean sound) throws FaultBoxException {
+        if (!sound) {
+            throw new FaultBoxException(
+                    Why.REFUSED, "Fault box " + address + " answers what no fault box does: is it the right device?");
+        }
     }
 
     private interface Question<T> {

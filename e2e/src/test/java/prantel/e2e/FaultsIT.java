@@ -146,8 +146,7 @@ class FaultsIT extends BrowserTest {
     @Order(5)
     void goingLiveIsRefusedUntilDeadOnlyFaultsAreOutAndProvedOut() {
         assertThat(button("Go live, with permission")).isDisabled();
-        page.getByLabel(Pattern.compile("boxes of the dead tests are empty"))
-                .fill("only the loop is assessed today");
+        page.getByLabel(Pattern.compile("boxes of the dead tests are empty")).fill("only the loop is assessed today");
         button("Go live, with permission").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is dead only: take it out first");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("has no earth");

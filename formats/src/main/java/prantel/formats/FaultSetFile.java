@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
@@ -77,7 +78,11 @@ public final class FaultSetFile {
     private static Fault fault(JsonNode node, Rig rig) {
         FaultKind kind = FaultCatalogue.kind(node.get("kind").asString());
         Fault fault = new Fault(kind, place(node, rig), conductors(node, kind), size(node, kind), second(node, rig));
-        fault.checkOn(rig);
+        String placeField = node.has("at") ? "at" : node.has("bond") ? "bond" : "point";
+        renamed("at", placeField, () -> {
+            fault.checkOn(rig);
+            return fault;
+        });
         return fault;
     }
 
@@ -98,7 +103,21 @@ public final class FaultSetFile {
     }
 
     private static Optional<Place> second(JsonNode node, Rig rig) {
-        return node.has("to") ? Optional.of(Place.parse(node.get("to").asString(), rig)) : Optional.empty();
+        return node.has("to")
+                ? Optional.of(
+                        renamed("at", "to", () -> Place.parse(node.get("to").asString(), rig)))
+                : Optional.empty();
+    }
+
+    /** What core calls a place by one name stands in the file under another. */
+    private static <T> T renamed(String field, String inFile, Supplier<T> make) {
+        try {
+            return make.get();
+        } catch (ProblemsException e) {
+            throw new ProblemsException(e.problems().stream()
+                    .map(p -> p.where().equals(field) ? p.at(inFile) : p)
+                    .toList());
+        }
     }
 
     private static List<Conductor> conductors(JsonNode node, FaultKind kind) {

@@ -19,6 +19,7 @@ import prantel.core.quantity.ProblemsException;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.exc.UnexpectedEndOfInputException;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
@@ -97,15 +98,39 @@ final class JsonFile {
 
     private static JsonNode parse(byte[] bytes) {
         try {
-            return MAPPER.readTree(bytes);
+            // read as text first: a parser left to guess takes UTF-16 for granted
+            return MAPPER.readTree(Utf8.text(bytes));
         } catch (JacksonException e) {
             String where = e.getLocation() == null || e.getLocation().getLineNr() < 1
                     ? ""
                     : "line " + e.getLocation().getLineNr() + ", column "
                             + e.getLocation().getColumnNr();
             throw new ProblemsException(
-                    new Problem("not-json", where, "", "this is not JSON that can be read: " + e.getOriginalMessage()));
+                    new Problem("not-json", where, "", "this is not JSON that can be read: " + words(e)));
         }
+    }
+
+    /** What a parser says, in words that help without knowing it. */
+    private static String words(JacksonException e) {
+        String said = String.valueOf(e.getOriginalMessage());
+        if (said.contains("nesting depth")) {
+            return "groups and lists are nested more than " + DEEPEST + " deep";
+        }
+        if (said.contains("Trailing token")) {
+            return "something follows after its end; take it away";
+        }
+        if (said.contains("NaN") || said.contains("INF")) {
+            return "give a number; NaN and Infinity are none";
+        }
+        if (said.startsWith("Duplicate")) {
+            return "the field " + said.replaceAll("^[^\"'“]*", "").replace('\'', '"') + " is there twice";
+        }
+        if (e instanceof UnexpectedEndOfInputException
+                || said.contains("end-of-input")
+                || said.contains("No content")) {
+            return "it ends too early; look for a bracket or quotation mark that is not closed";
+        }
+        return "look there, or just before, for a comma, a colon, a bracket or a quotation mark too few or too many";
     }
 
     JsonNode root() {

@@ -3,9 +3,6 @@ package prantel.formats;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -13,7 +10,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import org.apache.commons.csv.CSVException;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -47,7 +45,7 @@ public final class ReadingsCsv {
                 "",
                 bytes.length / 1024 + " KiB",
                 "give a file of at most " + LARGEST_BYTES / 1024 + " KiB");
-        String text = decode(bytes);
+        String text = Utf8.text(bytes);
         char delimiter = delimiter(text.lines().findFirst().orElse(""));
         CSVFormat format = CSVFormat.DEFAULT
                 .builder()
@@ -60,28 +58,24 @@ public final class ReadingsCsv {
                 .get();
         try (CSVParser parser = format.parse(new StringReader(text))) {
             return new Rows(parser, key, delimiter).read(reports);
-        } catch (CSVException | IllegalArgumentException e) {
-            if (e instanceof ProblemsException problems) {
-                throw problems;
-            }
-            throw new ProblemsException(
-                    new Problem("not-csv", "", "", "this is not CSV that can be read: " + e.getMessage()));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        } catch (ProblemsException e) {
+            throw e;
+        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+            // the parser reads from memory: whatever it throws is about the text
+            throw new ProblemsException(new Problem(
+                    "not-csv",
+                    "",
+                    "",
+                    "this is not CSV that can be read"
+                            + line(String.valueOf(e.getMessage()))
+                            + ": look for a quotation mark that is not closed, or text after a closing one"));
         }
     }
 
-    private static String decode(byte[] bytes) {
-        try {
-            String text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(bytes))
-                    .toString();
-            return text.startsWith("\ufeff") ? text.substring(1) : text;
-        } catch (CharacterCodingException e) {
-            throw new ProblemsException(
-                    new Problem("not-utf-8", "", "", "save the file as UTF-8: it has bytes that are no UTF-8 text"));
-        }
+    /** The parser counts lines from 1 and puts them in brackets. */
+    private static String line(String message) {
+        Matcher at = Pattern.compile("line[: ]*(\\d+)").matcher(message);
+        return at.find() ? ", from row " + at.group(1) + " on" : "";
     }
 
     private static char delimiter(String header) {
@@ -114,6 +108,15 @@ public final class ReadingsCsv {
                 if (!columns.containsKey(column)) {
                     problems.add(new Problem(
                             "missing-column", "row 1", "", "the first row must name the column “" + column + "”"));
+                }
+            }
+            for (String column : List.of("slot", "reading", "judged")) {
+                if (parser.getHeaderNames().stream()
+                                .filter(column::equalsIgnoreCase)
+                                .count()
+                        > 1) {
+                    problems.add(new Problem(
+                            "column-twice", "row 1", "", "two columns are called “" + column + "”: which is meant?"));
                 }
             }
             ProblemsException.throwIfAny(problems);

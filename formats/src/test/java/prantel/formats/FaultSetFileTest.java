@@ -41,7 +41,7 @@ class FaultSetFileTest {
             quoteCharacter = '\0',
             value = {
                 "{\"kind\":\"gremlin\",\"circuit\":\"sockets\",\"point\":\"socket-1\"}|/faults/0/kind|gremlin",
-                "{\"kind\":\"cpc-open-after\",\"circuit\":\"sockets\",\"point\":\"socket-5\"}|/faults/0/place|nothing lies beyond",
+                "{\"kind\":\"cpc-open-after\",\"circuit\":\"sockets\",\"point\":\"socket-5\"}|/faults/0/point|nothing lies beyond",
                 "{\"kind\":\"cpc-open-after\",\"circuit\":\"ring\",\"point\":\"socket-5\"}|/faults/0/circuit|sockets",
                 "{\"kind\":\"cpc-open-after\",\"circuit\":\"sockets\",\"point\":\"lamp\"}|/faults/0/point|socket-1",
                 "{\"kind\":\"high-resistance-joint\",\"circuit\":\"sockets\",\"point\":\"socket-1\",\"conductors\":[\"cpc\"]}|/faults/0/ohms|needs",

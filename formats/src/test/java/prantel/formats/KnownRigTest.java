@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
@@ -50,9 +51,20 @@ class KnownRigTest {
                     .as(what)
                     .isEqualTo(expected.withFaults().shown());
             assertThat(found.slot().limit()).as(what).isEqualTo(expected.slot().limit());
-            close(found.window().low(), expected.window().low(), "low, " + what);
-            close(found.window().high(), expected.window().high(), "high, " + what);
+            same(found.window(), expected.window(), what);
             assertThat(found.visibility()).as(what).isEqualTo(expected.visibility());
+        }
+    }
+
+    private static void same(Window found, Window expected, String what) {
+        assertThat(found.getClass()).as(what).isEqualTo(expected.getClass());
+        if (expected instanceof Window.Between between) {
+            close(((Window.Between) found).low(), between.low(), "low, " + what);
+            close(((Window.Between) found).high(), between.high(), "high, " + what);
+        } else if (expected instanceof Window.From from) {
+            close(((Window.From) found).low(), from.low(), "low, " + what);
+        } else {
+            assertThat(found).as(what).isEqualTo(expected);
         }
     }
 

@@ -91,7 +91,7 @@ class RigFileTest {
                 "\"atMetres\" : 13.0|\"atMetres\" : 6.0|/circuits/0/points/1/atMetres|6 m after 6 m",
                 "\"socket-2\"|\"socket-1\"|/circuits/0/points/1/id|socket-1",
                 "\"socket-2\"|\"Socket 2\"|/circuits/0/points/1/id|Socket 2",
-                "\"liveMm2\" : 2.5|\"liveMm2\" : 2.7|/circuits/0/cable/csaMm2|2.7 mm²",
+                "\"liveMm2\" : 2.5|\"liveMm2\" : 2.7|/circuits/0/cable/liveMm2|2.7 mm²",
                 "\"curve\" : \"B\"|\"curve\" : \"Q\"|/circuits/0/device/curve|Q",
                 "\"earthing\" : \"TN-C-S\"|\"earthing\" : \"TN-X\"|/supply/earthing|TN-X",
                 "\"nominalVolts\" : 230.0|\"nominalVolts\" : 230000|/supply/nominalVolts|230000 V",

@@ -37,11 +37,19 @@ public final class FaultBox {
                         "no relay makes what only the eye finds; set it by hand");
                 byRelay.put(rig.relays().get(i).number(), fault);
             } catch (ProblemsException e) {
-                e.problems().forEach(p -> problems.add(p.at(where + "/" + p.where())));
+                e.problems().forEach(p -> problems.add(p.at(where + "/" + field(p.where()))));
             }
         }
         ProblemsException.throwIfAny(problems);
         return new FaultBox(byRelay);
+    }
+
+    /** A relay has one field for the size of every kind. */
+    private static String field(String ofFault) {
+        boolean isSize = FaultCatalogue.kinds().stream()
+                .anyMatch(k ->
+                        k.magnitude().filter(m -> m.fieldName().equals(ofFault)).isPresent());
+        return isSize ? "size" : ofFault;
     }
 
     private static Fault fault(Relay relay, Rig rig) {

@@ -318,8 +318,7 @@ public final class FaultKind {
 
     void check(Fault fault, Rig rig) {
         Place.parse(fault.place().id(), rig);
-        Check.that(
-                fits(fault.place(), rig), "does-not-fit", "place", fault.place().label(rig), where.why());
+        Check.that(fits(fault.place(), rig), "does-not-fit", "at", fault.place().label(rig), where.why());
         Check.that(
                 conductors.contains(fault.conductors()),
                 "bad-conductors",

@@ -1,8 +1,10 @@
 package prantel.core.fault;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Problem;
@@ -62,6 +64,25 @@ public record FaultSet(List<Fault> faults) {
             }
         }
         ProblemsException.throwIfAny(problems);
+        checkDifferent(rig, problems);
+        ProblemsException.throwIfAny(problems);
+    }
+
+    /** The same fault told from its other end changes the network in the same way. */
+    private void checkDifferent(Rig rig, List<Problem> problems) {
+        Map<List<Object>, Integer> first = new HashMap<>();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            Set<Edit> edits = new HashSet<>(fault.edits(rig, Variation.NONE));
+            Integer before = edits.isEmpty() ? null : first.putIfAbsent(List.of(fault.kind(), edits), i);
+            if (before != null) {
+                problems.add(new Problem(
+                        "fault-twice",
+                        "faults/" + i,
+                        fault.title(),
+                        "this does what fault " + (before + 1) + " does already; name each fault once"));
+            }
+        }
     }
 
     public List<Edit> edits(Rig rig, Variation variation) {

@@ -163,11 +163,12 @@ public sealed interface Place {
     }
 
     private static ProblemsException unknown(String text, Rig rig) {
-        return new ProblemsException(new Problem(
-                "unknown-place",
-                "at",
-                Check.quoted(text),
-                "give a place of rig " + rig.id()
-                        + ": circuit/point, a circuit (at the board), a board, bond/…, residual/…, supply"));
+        return new ProblemsException(
+                new Problem(
+                        "unknown-place",
+                        "at",
+                        Check.quoted(text),
+                        "give a place of rig " + rig.id()
+                                + ": circuit/point, a circuit (at the board), a board, bond/…, supplementary-bond/…, residual/…, supply"));
     }
 }

@@ -73,7 +73,6 @@ final class RingFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "shares the load unevenly, no danger by itself")
                 .set((f, rig) -> "Connect the bridging cable from " + Where.name(f.place(), rig) + " to "
                         + Where.name(f.other().orElseThrow(), rig) + ", all three cores.")
-                .shows(TestStep.R2, Shows.FALLS)
                 .shows(TestStep.RING, Shows.FALLS)
                 .symptom("The ring reads too low end to end; crossed, the readings differ from socket to socket.")
                 .remedy("Take the bridging cable out and test the ring again.");

@@ -10,7 +10,8 @@ import prantel.core.quantity.Check;
  */
 public record Leads(double pairOhms, double wanderOhms) {
     public Leads {
-        Check.between(pairOhms, 0, 10, "pairOhms", "Ω");
-        Check.between(wanderOhms, 0, 50, "wanderOhms", "Ω");
+        Check.all(
+                () -> Check.between(pairOhms, 0, 10, "pairOhms", "Ω"),
+                () -> Check.between(wanderOhms, 0, 50, "wanderOhms", "Ω"));
     }
 }

@@ -15,8 +15,9 @@ public record Meter(List<Range> ranges, double percent, int digits) {
     public Meter {
         ranges = List.copyOf(ranges);
         Check.that(!ranges.isEmpty(), "bad-count", "ranges", "no range", "give at least one range");
-        Check.between(percent, 0, 30, "percent", "%");
-        Check.between(digits, 0, 50, "digits", "digits");
+        Check.all(
+                () -> Check.between(percent, 0, 30, "uncertaintyPercent", "%"),
+                () -> Check.between(digits, 0, 50, "uncertaintyDigits", "digits"));
         for (int i = 1; i < ranges.size(); i++) {
             Check.that(
                     top(ranges.get(i)) > top(ranges.get(i - 1)),

@@ -10,14 +10,23 @@ import prantel.core.quantity.Unit;
  * @param resolution last digit, in `unit`
  */
 public record Range(double top, double resolution, Unit unit) {
+    private static final double MOST_DIGITS = 1e6;
+
     public Range {
-        Check.positive(top, "top", unit.symbol());
-        Check.positive(resolution, "resolution", unit.symbol());
+        Check.all(
+                () -> Check.positive(top, "top", unit.symbol()),
+                () -> Check.positive(resolution, "resolution", unit.symbol()));
         Check.that(
                 resolution < top,
                 "bad-range",
                 "resolution",
                 Check.plain(resolution) + " " + unit.symbol(),
                 "give a resolution smaller than the top of the range");
+        Check.that(
+                top / resolution <= MOST_DIGITS,
+                "bad-range",
+                "resolution",
+                Check.plain(resolution) + " " + unit.symbol(),
+                "give a last digit: no display shows more than a million of them");
     }
 }

@@ -5,8 +5,6 @@ import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import prantel.core.quantity.Check;
-import prantel.core.quantity.Problem;
-import prantel.core.quantity.ProblemsException;
 
 /**
  * Resistance of copper conductors at 20 °C.
@@ -42,12 +40,22 @@ public final class ConductorTable {
      * @throws prantel.core.quantity.ProblemsException if the table has no such size, naming those it has
      */
     public static double milliohmPerMetre(double csaMm2) {
-        Double value = MILLIOHM_PER_METRE.get(csaMm2);
-        if (value == null) {
-            throw new ProblemsException(new Problem(
-                    "unknown-size", "csaMm2", Check.plain(csaMm2) + " mm²", "give one of " + sizes() + " mm²"));
-        }
-        return value;
+        return java.util.Objects.requireNonNull(MILLIOHM_PER_METRE.get(checked(csaMm2, "csaMm2")));
+    }
+
+    /**
+     * The size, if it is one of the table.
+     *
+     * @param field where it stands
+     */
+    public static double checked(double csaMm2, String field) {
+        Check.that(
+                MILLIOHM_PER_METRE.containsKey(csaMm2),
+                "unknown-size",
+                field,
+                Check.plain(csaMm2) + " mm²",
+                "give one of " + sizes() + " mm²");
+        return csaMm2;
     }
 
     /** Cross-section in mm² → mΩ/m, smallest first. */

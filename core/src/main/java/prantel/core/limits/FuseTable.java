@@ -33,7 +33,7 @@ public final class FuseTable {
                 .findFirst()
                 .orElseThrow(() -> new prantel.core.quantity.ProblemsException(new prantel.core.quantity.Problem(
                         "unknown-fuse",
-                        "fuse",
+                        "ratedAmps",
                         standard + ", " + prantel.core.quantity.Check.plain(ratedAmps) + " A",
                         "give one of "
                                 + String.join(

@@ -1,5 +1,6 @@
 package prantel.core.quantity;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -99,14 +100,32 @@ public final class Check {
 
     /** No two items with the same key; `field` is where the list stands and the index is added to it. */
     public static <T> void distinct(List<T> items, Function<T, String> key, String field) {
+        distinct(items, key, field, "id");
+    }
+
+    /** @param keyField name of the key in each item */
+    public static <T> void distinct(List<T> items, Function<T, String> key, String field, String keyField) {
         Set<String> seen = new HashSet<>();
         for (int i = 0; i < items.size(); i++) {
             String id = key.apply(items.get(i));
             if (!seen.add(id)) {
-                throw new ProblemsException(
-                        new Problem("duplicate-id", field + "/" + i + "/id", quoted(id), "give each its own id"));
+                throw new ProblemsException(new Problem(
+                        "duplicate-id", field + "/" + i + "/" + keyField, quoted(id), "give each its own " + keyField));
             }
         }
+    }
+
+    /** Makes every check, so that all problems of one thing come at once. */
+    public static void all(Runnable... checks) {
+        List<Problem> problems = new ArrayList<>();
+        for (Runnable check : checks) {
+            try {
+                check.run();
+            } catch (ProblemsException e) {
+                problems.addAll(e.problems());
+            }
+        }
+        ProblemsException.throwIfAny(problems);
     }
 
     public static void that(boolean holds, String code, String where, String given, String mend) {

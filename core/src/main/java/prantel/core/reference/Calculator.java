@@ -3,6 +3,7 @@ package prantel.core.reference;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** One calculator: what goes in, how it is worked out, where it comes from. */
 public abstract class Calculator {
@@ -32,7 +33,7 @@ public abstract class Calculator {
      * @param given by input id; what is left out takes its usual value
      * @throws prantel.core.quantity.ProblemsException naming the input that cannot be used
      */
-    public final Answer answer(Map<String, String> given) {
+    public final Answer answer(Map<String, @Nullable String> given) {
         return answer(new Values(this, given));
     }
 

@@ -3,6 +3,7 @@ package prantel.core.reference;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
@@ -10,9 +11,9 @@ import prantel.core.quantity.ProblemsException;
 /** What was put in, as written; read on demand. A decimal comma is understood. */
 public final class Values {
     private final Calculator calculator;
-    private final Map<String, String> given;
+    private final Map<String, @Nullable String> given;
 
-    Values(Calculator calculator, Map<String, String> given) {
+    Values(Calculator calculator, Map<String, @Nullable String> given) {
         this.calculator = calculator;
         this.given = given;
     }
@@ -46,7 +47,15 @@ public final class Values {
     }
 
     private String text(String id) {
-        return given.getOrDefault(id, input(id).usual()).strip();
+        Input input = input(id);
+        if (!given.containsKey(id)) {
+            return input.usual().strip();
+        }
+        String text = given.get(id);
+        if (text == null) {
+            throw new ProblemsException(new Problem("no-value", input.label(), "nothing", "give a value"));
+        }
+        return text.strip();
     }
 
     private Input input(String id) {

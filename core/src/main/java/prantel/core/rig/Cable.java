@@ -13,8 +13,7 @@ import prantel.core.quantity.Check;
  */
 public record Cable(double liveMm2, double cpcMm2, Optional<Enclosure> enclosure) {
     public Cable {
-        ConductorTable.milliohmPerMetre(liveMm2);
-        ConductorTable.milliohmPerMetre(cpcMm2);
+        Check.all(() -> ConductorTable.checked(liveMm2, "liveMm2"), () -> ConductorTable.checked(cpcMm2, "cpcMm2"));
     }
 
     public Cable(double liveMm2, double cpcMm2) {

@@ -48,8 +48,7 @@ public record LightGroup(String id, String label, Feed feed, List<Lamp> lamps, L
     /** A lamp. @param runMetres cable from the element before it, m @param metal exposed metalwork with its own terminal */
     public record Lamp(PointId id, String label, double runMetres, Load load, boolean metal) {
         public Lamp {
-            Check.name(label, "label");
-            Check.between(runMetres, 0.1, 500, "runMetres", "m");
+            Check.all(() -> Check.name(label, "label"), () -> Check.between(runMetres, 0.1, 500, "runMetres", "m"));
         }
     }
 }

@@ -10,7 +10,6 @@ import prantel.core.quantity.Check;
  */
 public record LightSwitch(PointId id, String label, double runMetres) {
     public LightSwitch {
-        Check.name(label, "label");
-        Check.between(runMetres, 0.1, 500, "runMetres", "m");
+        Check.all(() -> Check.name(label, "label"), () -> Check.between(runMetres, 0.1, 500, "runMetres", "m"));
     }
 }

@@ -1,9 +1,13 @@
 package prantel.core.rig;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
 
 /** A lighting circuit: groups of lamps along a trunk, each with its switches. */
 public record Lighting(CircuitHead head, List<LightGroup> groups) implements Circuit {
@@ -16,7 +20,29 @@ public record Lighting(CircuitHead head, List<LightGroup> groups) implements Cir
                 groups.size() + " groups",
                 "give 1 to 20 groups");
         Check.distinct(groups, LightGroup::id, "groups");
-        Check.distinct(points(groups), p -> p.id().value(), "groups");
+        checkPointIds(groups);
+    }
+
+    private static void checkPointIds(List<LightGroup> groups) {
+        List<Problem> problems = new ArrayList<>();
+        Set<PointId> seen = new HashSet<>();
+        for (int g = 0; g < groups.size(); g++) {
+            List<LightGroup.Lamp> lamps = groups.get(g).lamps();
+            for (int i = 0; i < lamps.size(); i++) {
+                checkNew(lamps.get(i).id(), seen, "groups/" + g + "/lamps/" + i + "/id", problems);
+            }
+            List<LightSwitch> switches = groups.get(g).switches();
+            for (int i = 0; i < switches.size(); i++) {
+                checkNew(switches.get(i).id(), seen, "groups/" + g + "/switches/" + i + "/id", problems);
+            }
+        }
+        ProblemsException.throwIfAny(problems);
+    }
+
+    private static void checkNew(PointId id, Set<PointId> seen, String where, List<Problem> problems) {
+        if (!seen.add(id)) {
+            problems.add(new Problem("duplicate-id", where, Check.quoted(id.value()), "give each its own id"));
+        }
     }
 
     /** Lamps and switches with their cable distance from the board. */

@@ -16,8 +16,15 @@ public record Load(Kind kind, double watts, double leakMegohms) {
     private static final double NEVER = 1e12;
 
     public Load {
-        Check.between(watts, 0.1, 50_000, "watts", "W");
-        Check.between(leakMegohms, 0, 1000, "leakMegohms", "MΩ");
+        Check.all(
+                () -> Check.between(watts, 0.1, 50_000, "watts", "W"),
+                () -> Check.between(leakMegohms, 0, 1000, "leakMegohms", "MΩ"),
+                () -> Check.that(
+                        leakMegohms == 0 || kind == Kind.ELEMENT || kind == Kind.MOTOR,
+                        "no-leak-here",
+                        "leakMegohms",
+                        Check.plain(leakMegohms) + " MΩ, " + kind.word,
+                        "only an element or a motor leaks to its metal; leave it out"));
     }
 
     public Load(Kind kind, double watts) {

@@ -13,9 +13,10 @@ import prantel.core.quantity.Check;
  */
 public record MainBond(BondId id, String part, double csaMm2, double lengthMetres, double partToEarthOhms) {
     public MainBond {
-        Check.name(part, "part");
-        ConductorTable.milliohmPerMetre(csaMm2);
-        Check.between(lengthMetres, 0.1, 500, "lengthMetres", "m");
-        Check.positive(partToEarthOhms, "partToEarthOhms", "Ω");
+        Check.all(
+                () -> Check.name(part, "part"),
+                () -> ConductorTable.checked(csaMm2, "csaMm2"),
+                () -> Check.between(lengthMetres, 0.1, 500, "lengthMetres", "m"),
+                () -> Check.positive(partToEarthOhms, "partToEarthOhms", "Ω"));
     }
 }

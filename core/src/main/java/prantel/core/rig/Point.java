@@ -20,8 +20,7 @@ public record Point(
         Optional<Load> load,
         boolean metal) {
     public Point {
-        Check.name(label, "label");
-        Check.between(atMetres, 0.1, 2000, "atMetres", "m");
+        Check.all(() -> Check.name(label, "label"), () -> Check.between(atMetres, 0.1, 2000, "atMetres", "m"));
     }
 
     public Point(PointId id, String label, PointKind kind, double atMetres) {

@@ -30,6 +30,12 @@ public record Radial(CircuitHead head, boolean threePhase, List<Point> points) i
                     "points/" + i + "/kind",
                     kind.id(),
                     "give the circuit three phases, or another kind of point");
+            Check.that(
+                    !threePhase || kind == PointKind.THREE_PHASE_SOCKET || !kind.isSocket(),
+                    "wrong-kind",
+                    "points/" + i + "/kind",
+                    kind.id(),
+                    "a single-phase socket has a circuit of its own; give a three-phase socket");
         }
     }
 

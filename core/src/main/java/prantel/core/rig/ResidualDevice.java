@@ -78,11 +78,12 @@ public record ResidualDevice(Type type, double ratedResidualMilliamps, boolean d
             double fiveMillis180,
             boolean buttonWorks) {
         public Behaviour {
-            Check.positive(tripMilliamps, "tripMilliamps", "mA");
-            Check.between(ratedMillis0, 1, 10_000, "ratedMillis0", "ms");
-            Check.between(ratedMillis180, 1, 10_000, "ratedMillis180", "ms");
-            Check.between(fiveMillis0, 1, ratedMillis0, "fiveMillis0", "ms");
-            Check.between(fiveMillis180, 1, ratedMillis180, "fiveMillis180", "ms");
+            Check.all(
+                    () -> Check.positive(tripMilliamps, "tripMilliamps", "mA"),
+                    () -> Check.between(ratedMillis0, 1, 10_000, "ratedMillis/0", "ms"),
+                    () -> Check.between(ratedMillis180, 1, 10_000, "ratedMillis/1", "ms"),
+                    () -> Check.between(fiveMillis0, 1, ratedMillis0, "fiveTimesMillis/0", "ms"),
+                    () -> Check.between(fiveMillis180, 1, ratedMillis180, "fiveTimesMillis/1", "ms"));
         }
     }
 }

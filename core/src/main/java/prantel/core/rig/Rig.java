@@ -34,7 +34,7 @@ public record Rig(
         boards = List.copyOf(boards);
         circuits = List.copyOf(circuits);
         relays = List.copyOf(relays);
-        Check.distinct(relays, r -> String.valueOf(r.number()), "faultBox");
+        Check.distinct(relays, r -> String.valueOf(r.number()), "faultBox", "relay");
         Check.text(comments, MOST_COMMENT, "comments");
         Check.that(!boards.isEmpty(), "bad-count", "boards", "no board", "give at least one board");
         Check.that(!circuits.isEmpty(), "bad-count", "circuits", "no circuit", "give at least one circuit");

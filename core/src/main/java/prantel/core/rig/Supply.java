@@ -65,8 +65,9 @@ public record Supply(double nominalVolts, Declared declared, List<Impedance> lin
         public static final double USUAL_SOURCE_ELECTRODE_OHMS = 5;
 
         public Earth {
-            Check.between(sourceElectrodeOhms, 0.01, 10_000, "sourceElectrodeOhms", "Ω");
-            Check.between(electrodeOhms, 0.01, 100_000, "electrodeOhms", "Ω");
+            Check.all(
+                    () -> Check.between(sourceElectrodeOhms, 0.01, 10_000, "sourceElectrodeOhms", "Ω"),
+                    () -> Check.between(electrodeOhms, 0.01, 100_000, "electrodeOhms", "Ω"));
         }
     }
 

@@ -10,8 +10,9 @@ import prantel.core.quantity.Check;
  */
 public record Way(BoardId board, SectionId section, int number, int phase) {
     public Way {
-        Check.between(number, 1, 60, "way", "(number of the way)");
-        Check.between(phase, 1, 3, "phase", "(number of the line)");
+        Check.all(
+                () -> Check.between(number, 1, 60, "way", "(number of the way)"),
+                () -> Check.between(phase, 1, 3, "phase", "(number of the line)"));
     }
 
     public static Way of(int number) {

@@ -12,8 +12,9 @@ import prantel.core.quantity.Check;
  */
 public record Workmanship(double terminationMilliohms, double contactMilliohms, double insulationMegohmKilometres) {
     public Workmanship {
-        Check.between(terminationMilliohms, 0.01, 100, "terminationMilliohms", "mΩ");
-        Check.between(contactMilliohms, 0.01, 500, "contactMilliohms", "mΩ");
-        Check.between(insulationMegohmKilometres, 0.001, 1e6, "insulationMegohmKilometres", "MΩ·km");
+        Check.all(
+                () -> Check.between(terminationMilliohms, 0.01, 100, "terminationMilliohms", "mΩ"),
+                () -> Check.between(contactMilliohms, 0.01, 500, "contactMilliohms", "mΩ"),
+                () -> Check.between(insulationMegohmKilometres, 0.001, 1e6, "insulationMegohmKilometres", "MΩ·km"));
     }
 }

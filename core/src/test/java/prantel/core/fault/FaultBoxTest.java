@@ -71,7 +71,7 @@ class FaultBoxTest {
         ProblemsException problems = catchThrowableOfType(ProblemsException.class, () -> FaultBox.of(rig));
         assertThat(problems.problems())
                 .extracting(p -> p.where())
-                .containsExactly("faultBox/0/place", "faultBox/1/kind", "faultBox/2/ohms", "faultBox/3/kind");
+                .containsExactly("faultBox/0/at", "faultBox/1/kind", "faultBox/2/size", "faultBox/3/kind");
     }
 
     @Test

@@ -58,6 +58,6 @@ class ResidualDeviceTest {
     void slowerAtFiveTimesThanAtOnceIsRefused() {
         assertThatThrownBy(() -> new ResidualDevice.Behaviour(22, 20, 20, 30, 15, true))
                 .isInstanceOf(ProblemsException.class)
-                .hasMessageContaining("fiveMillis0");
+                .hasMessageContaining("fiveTimesMillis/0");
     }
 }

@@ -56,7 +56,12 @@ public final class DataFolder {
                 throw new Unusable(
                         "Another Prantel has the folder " + place + " open: stop it, or give another --data.");
             }
-            checkKind(place, demo);
+            try {
+                checkKind(place, demo);
+            } catch (Unusable e) {
+                lock.acquiredBy().close();
+                throw e;
+            }
             ownersOnly(lockFile, "rw-------");
             protect(place);
             LOCKS.put(place, lock);

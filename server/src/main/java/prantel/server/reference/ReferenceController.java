@@ -2,6 +2,7 @@ package prantel.server.reference;
 
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -20,7 +21,7 @@ class ReferenceController {
     record CalculatorView(String id, String title, List<Input> inputs) {}
 
     /** @param values by input id, as written; what is left out takes its usual value */
-    record Given(Map<String, String> values) {}
+    record Given(Map<String, @Nullable String> values) {}
 
     @GetMapping
     List<CalculatorView> calculators() {

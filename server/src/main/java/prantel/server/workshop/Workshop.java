@@ -140,7 +140,7 @@ public class Workshop {
         Check.that(
                 address.isEmpty() || isAddress(address),
                 "bad-address",
-                "faultBox",
+                "address",
                 Check.quoted(address),
                 "give host:port, such as 192.168.1.20:502, with a port from 1 to 65535, or nothing for no box");
         mapper.setFaultBox(bayId, address.isEmpty() ? null : address);

@@ -1,0 +1,134 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+
+/** Brings bays to where a test begins, as an assessor would: over HTTP, with the simulated tester. */
+final class Bays {
+    private Bays() {}
+
+    static Map<String, Object> event() {
+        return new HashMap<>(Map.of("eventId", Browser.event()));
+    }
+
+    static Map<String, Object> fault(String kind, String at, List<String> conductors, Double size) {
+        Map<String, Object> fault = new HashMap<>();
+        fault.put("kind", kind);
+        fault.put("at", at);
+        fault.put("conductors", conductors);
+        fault.put("size", size);
+        fault.put("to", null);
+        return fault;
+    }
+
+    /** A candidate in a free bay. @return the assessment's path */
+    static String prepare(Browser assessor, String bay, String candidate) {
+        Browser.Answer made =
+                assessor.post("/api/assessments", Map.of("bayId", bay, "candidateId", candidate, "testerId", "t1"));
+        assertThat(made.status()).as(made.text()).isEqualTo(200);
+        return "/api/assessments/" + made.json().get("id").asString();
+    }
+
+    static void choose(Browser assessor, String path, List<Map<String, Object>> faults) {
+        Map<String, Object> choice = event();
+        choice.put("basedOn", assessor.get(path + "/set").json().get("basedOn").asInt());
+        choice.put("faults", faults);
+        choice.put("from", null);
+        Browser.Answer kept = assessor.put(path + "/faults", choice);
+        assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+    }
+
+    /** Takes every reading with the simulated tester. */
+    static void measure(Browser assessor, String path, String where, JsonNode checks) {
+        for (JsonNode check : checks) {
+            String slot = check.get("slot").asString();
+            Map<String, Object> reading = event();
+            reading.put("slot", slot);
+            reading.put(
+                    "text",
+                    assessor.post(path + "/proof/simulated", Map.of("slot", slot))
+                            .json()
+                            .get("text")
+                            .asString());
+            Browser.Answer kept = assessor.post(path + where, reading);
+            assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+        }
+    }
+
+    /** Locked off, set by hand, proved, the sheet open. */
+    static void open(Browser assessor, String path) {
+        assessor.post(path + "/lock-off", event());
+        for (JsonNode step : assessor.get(path + "/proof").json().get("steps")) {
+            Map<String, Object> handled = event();
+            handled.putAll(Map.of("fault", step.get("index").asInt(), "what", "SET", "done", true));
+            assessor.post(path + "/proof/handled", handled);
+        }
+        measure(
+                assessor,
+                path,
+                "/proof/readings",
+                assessor.get(path + "/proof").json().get("checks"));
+        Browser.Answer opened = assessor.post(path + "/proof/open", event());
+        assertThat(opened.status()).as(opened.text()).isEqualTo(200);
+    }
+
+    /** From a handed-in sheet to a free bay. */
+    static void clear(Browser assessor, String path) {
+        for (JsonNode fault : assessor.get(path + "/clear").json().get("faults")) {
+            Map<String, Object> out = event();
+            out.putAll(Map.of("fault", fault.get("index").asInt(), "out", true));
+            assessor.post(path + "/clear/out", out);
+        }
+        measure(
+                assessor,
+                path,
+                "/clear/checks",
+                assessor.get(path + "/clear").json().get("checks"));
+        Browser.Answer done = assessor.post(path + "/clear/done", event());
+        assertThat(done.status()).as(done.text()).isEqualTo(200);
+    }
+
+    static Browser.Answer on(Browser assessor, String path, String reason) {
+        Map<String, Object> going = event();
+        going.put("reason", reason);
+        return assessor.post(path + "/live/on", going);
+    }
+
+    static Browser.Answer off(Browser assessor, String path) {
+        Map<String, Object> dead = event();
+        dead.putAll(Map.of("lockedOff", true, "provedDead", true));
+        return assessor.post(path + "/live/off", dead);
+    }
+
+    static Map<String, Object> reading(String slot, String text, int basedOn) {
+        Map<String, Object> reading = event();
+        reading.putAll(Map.of("slot", slot, "text", text, "basedOn", basedOn));
+        return reading;
+    }
+
+    /** Accepts every mark as proposed and decides the outcome as proposed. */
+    static void markAsProposed(Browser assessor, String path) {
+        JsonNode view = assessor.get(path + "/marking").json();
+        for (JsonNode mark : view.get("marks")) {
+            Map<String, Object> decision = event();
+            decision.putAll(Map.of(
+                    "mark", mark.get("id").asString(),
+                    "given", mark.get("proposed").asString(),
+                    "reason", "",
+                    "basedOn", view.get("seq").asInt()));
+            assertThat(assessor.put(path + "/marking/marks", decision).status()).isEqualTo(200);
+        }
+        JsonNode decided = assessor.get(path + "/marking").json();
+        Map<String, Object> outcome = event();
+        outcome.putAll(Map.of(
+                "given", decided.get("outcome").get("proposed").asString(),
+                "reason", "",
+                "basedOn", decided.get("seq").asInt()));
+        Browser.Answer given = assessor.put(path + "/marking/outcome", outcome);
+        assertThat(given.status()).as(given.text()).isEqualTo(200);
+    }
+}
