@@ -44,7 +44,7 @@ public final class FaultSetFile {
         List<Fault> faults = file.parts("/faults", file.root().get("faults"), (node, at) -> fault(node, rig));
         return file.whole(() -> {
             FaultSet set = new FaultSet(faults);
-            set.checkOn(rig);
+            set.checkChosenOn(rig);
             return set;
         });
     }

@@ -306,9 +306,9 @@ class SettingFlowTest {
                         .text())
                 .as("nobody hands in beside a live rig")
                 .contains("the rig is live");
-        assertThat(event("/clear/release").text())
+        assertThat(event("/clear/release").status())
                 .as("a live rig is not cleared")
-                .contains("live");
+                .isEqualTo(409);
         assertThat(assessor.post(path + "/live/off", off(true, false)).text()).contains("proved dead");
         assertThat(assessor.get(path + "/live").json().get("energisedAt").isNull())
                 .isFalse();

@@ -16,7 +16,7 @@ import prantel.core.rig.Variation;
 /** The faults set on one rig together. Empty for a healthy rig. */
 public record FaultSet(List<Fault> faults) {
     public static final FaultSet NONE = new FaultSet(List.of());
-    private static final int MOST_FAULTS = 12;
+    public static final int MOST_FAULTS = 12;
 
     public FaultSet {
         faults = List.copyOf(faults);
@@ -64,12 +64,12 @@ public record FaultSet(List<Fault> faults) {
             }
         }
         ProblemsException.throwIfAny(problems);
-        checkDifferent(rig, problems);
-        ProblemsException.throwIfAny(problems);
     }
 
-    /** The same fault told from its other end changes the network in the same way. */
-    private void checkDifferent(Rig rig, List<Problem> problems) {
+    /** As {@link #checkOn}, for what people choose: the same fault told from its other end changes the network in the same way. */
+    public void checkChosenOn(Rig rig) {
+        checkOn(rig);
+        List<Problem> problems = new ArrayList<>();
         Map<List<Object>, Integer> first = new HashMap<>();
         for (int i = 0; i < faults.size(); i++) {
             Fault fault = faults.get(i);
@@ -83,6 +83,7 @@ public record FaultSet(List<Fault> faults) {
                         "this does what fault " + (before + 1) + " does already; name each fault once"));
             }
         }
+        ProblemsException.throwIfAny(problems);
     }
 
     public List<Edit> edits(Rig rig, Variation variation) {

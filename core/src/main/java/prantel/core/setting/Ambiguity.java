@@ -70,6 +70,9 @@ public record Ambiguity(Fault fault, Fault reads, boolean accepted) {
         if (key.faults().faults().size() == 1) {
             return true;
         }
+        if (key.faults().faults().stream().anyMatch(candidate::isSameBut)) {
+            return false;
+        }
         Key swapped = key.with(key.faults().without(fault).with(candidate));
         return key.expectations().stream()
                 .filter(e -> e.slot() instanceof Slot.Measured)

@@ -68,7 +68,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
                 singles.effects().stream()
                         .map(Effect::fault)
                         .filter(g -> g.kind() == fault.kind()
-                                && !g.isSameBut(fault)
+                                && key.faults().faults().stream().noneMatch(g::isSameBut)
                                 && g.place().ofCircuit().equals(fault.place().ofCircuit()))
                         .limit(MOST_SLIPS)
                         .forEach(g -> slips.add(Hypothesis.of(

@@ -91,7 +91,8 @@ public final class Inference {
                     .forEach(e -> all.add(Hypothesis.of(e, singles.healthy())));
         }
         before.faults().stream()
-                .filter(b -> key.faults().faults().stream().noneMatch(b::isSameBut))
+                .filter(b -> key.faults().faults().size() < FaultSet.MOST_FAULTS
+                        && key.faults().faults().stream().noneMatch(b::isSameBut))
                 .forEach(b -> all.add(
                         Hypothesis.of(Kind.LEFT_OVER, key.with(key.faults().with(b)), singles.healthy())));
         return all;

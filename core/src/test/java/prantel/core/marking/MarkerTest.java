@@ -187,6 +187,30 @@ class MarkerTest {
         MarkedSheet sheet = Marker.mark(key, new CandidateRecord(java.util.Map.of(), java.util.Map.of(), List.of()));
         assertThat(sheet.outcome().verdict()).isEqualTo(Outcome.Verdict.REFERRAL);
         assertThat(mark(sheet, "sockets/r1r2/measured").award()).isEqualTo(Award.NONE);
+        assertThat(sheet.outcome().points()).as("nothing written earns nothing").isZero();
+    }
+
+    @Test
+    void honestRecordOfTheFullSequenceIsAccusedOfNothing() {
+        Key full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        MarkedSheet sheet = Marker.mark(full, Sheets.perfect(full).record());
+        assertThat(sheet.findings().stream().flatMap(f -> f.explanations().stream()))
+                .isEmpty();
+        assertThat(sheet.marks())
+                .filteredOn(m -> m.award() != Award.FULL)
+                .extracting(Mark::id)
+                .isEmpty();
+        assertThat(sheet.outcome().verdict()).isEqualTo(Outcome.Verdict.PASS);
+    }
+
+    @Test
+    void wrongLiveReadingCostsItsMark() {
+        Key full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        double all = Marker.mark(full, Sheets.perfect(full).record()).outcome().points();
+        MarkedSheet wrong = Marker.mark(
+                full, Sheets.perfect(full).write("origin/ze", "9.99").record());
+        assertThat(wrong.outcome().points()).isLessThan(all);
+        assertThat(finding(wrong, "origin/ze").wantsEye()).isTrue();
     }
 
     // Property: readings anywhere inside their bands are never explained away and never lose the mark.

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import prantel.core.expectation.Change.Visibility;
+import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
@@ -125,14 +126,60 @@ class SettingTest {
                 Faults.lowInsulation(1, Conductor.LINE, Conductor.NEUTRAL, 1));
         Key key = healthy.with(set);
         CheckPlan plan = CheckPlan.of(key, singles);
-        assertThat(plan.readings()).hasSizeBetween(1, 3);
+        assertThat(plan.readings()).isNotEmpty();
         assertThat(plan.notTold()).isEmpty();
+        assertThat(plan.fewest()).isTrue();
+        assertThat(canBeToldWith(plan.readings().size() - 1, key, CheckPlan.others(key, singles)))
+                .as("one reading fewer, every choice tried")
+                .isFalse();
         for (Hypothesis other : CheckPlan.others(key, singles)) {
             assertThat(plan.readings())
                     .as("%s", other.faults())
                     .anyMatch(e -> Hypothesis.tellsApart(
                             e, other.reads().apply(e.slot().id())));
         }
+    }
+
+    /** Tries every choice of so many readings. */
+    private static boolean canBeToldWith(int count, Key key, List<Hypothesis> others) {
+        return canBeToldWith(count, 0, key.expectations(), others);
+    }
+
+    private static boolean canBeToldWith(int count, int from, List<Expectation> all, List<Hypothesis> left) {
+        if (left.isEmpty()) {
+            return true;
+        }
+        if (count == 0) {
+            return false;
+        }
+        for (int i = from; i < all.size(); i++) {
+            Expectation e = all.get(i);
+            List<Hypothesis> still = left.stream()
+                    .filter(o ->
+                            !Hypothesis.tellsApart(e, o.reads().apply(e.slot().id())))
+                    .toList();
+            if (still.size() < left.size() && canBeToldWith(count - 1, i + 1, all, still)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    @Test
+    void planForManyFaultsIsBoundedAndSaysThatItMayNotBeTheFewest() {
+        List<Fault> many = new java.util.ArrayList<>();
+        for (int socket = 1; socket <= 4; socket++) {
+            many.add(Faults.joint(socket, Conductor.CPC, 0.5 + 0.2 * socket));
+            many.add(Faults.lowInsulation(socket, Conductor.LINE, Conductor.CPC, 0.1 * socket));
+        }
+        Key key = Key.of(Rigs.fiveSockets(), new FaultSet(many), Testers.usual(), Scheme.workshop());
+        CheckPlan plan = CheckPlan.of(key, singles, f -> true);
+        assertThat(plan.readings()).isNotEmpty();
+        assertThat(plan.fewest())
+                .as("eight faults have 256 parts: not all are looked at")
+                .isFalse();
+        Key two = Key.of(Rigs.fiveSockets(), FaultSet.of(many.get(0), many.get(3)), Testers.usual(), Scheme.workshop());
+        assertThat(CheckPlan.of(two, singles, f -> true).fewest()).isTrue();
     }
 
     @Test

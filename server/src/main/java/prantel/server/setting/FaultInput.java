@@ -59,7 +59,7 @@ public record FaultInput(
         }
         ProblemsException.throwIfAny(problems);
         FaultSet set = new FaultSet(faults);
-        set.checkOn(rig);
+        set.checkChosenOn(rig);
         return set;
     }
 

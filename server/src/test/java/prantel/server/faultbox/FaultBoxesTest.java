@@ -127,4 +127,76 @@ class FaultBoxesTest {
         assertThat(state.heardAt()).isNull();
         fresh.destroy();
     }
+
+    /** Two boxes that do not answer: the third is polled all the same, so that its watchdog does not let its relays go. */
+    @Test
+    void deadBoxesKeepNoSoundOneWaiting() throws Exception {
+        try (ServerSocket silent = new ServerSocket(0);
+                ServerSocket alsoSilent = new ServerSocket(0)) {
+            Workshop workshop = mock(Workshop.class);
+            when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, "127.0.0.1:" + box.port()));
+            when(workshop.bay("bay-2")).thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort()));
+            when(workshop.bay("bay-3"))
+                    .thenReturn(new Bay("bay-3", 3, "rig", 1, "127.0.0.1:" + alsoSilent.getLocalPort()));
+            FaultBoxes three = new FaultBoxes(workshop, Clock.systemUTC());
+            try {
+                three.of("bay-2");
+                three.of("bay-3");
+                assertThat(three.command(BAY, List.of(3)).closed()).containsExactly(3);
+                long start = System.nanoTime();
+                while (System.nanoTime() - start < 8_000_000_000L) {
+                    assertThat(box.closed()).as("held by the watchdog").containsExactly(3);
+                    Thread.sleep(200);
+                }
+                assertThat(three.of(BAY).orElseThrow().contact()).isTrue();
+                assertThat(three.of("bay-2").orElseThrow().contact()).isFalse();
+            } finally {
+                three.destroy();
+            }
+        }
+    }
+
+    /** Bytes of a device that is no fault box: nothing is said to be armed by it. */
+    @Test
+    void answersOfTheWrongLengthAreNoContact() throws Exception {
+        try (ServerSocket stranger = new ServerSocket(0)) {
+            Thread answering = Thread.ofPlatform().daemon().start(() -> answerShortly(stranger));
+            FaultBoxes odd = server("127.0.0.1:" + stranger.getLocalPort());
+            try {
+                await().untilAsserted(() ->
+                        assertThat(odd.of(BAY).orElseThrow().says()).isNotEqualTo("not heard yet"));
+                BoxState state = odd.of(BAY).orElseThrow();
+                assertThat(state.contact()).isFalse();
+                assertThat(state.closed()).isEmpty();
+                assertThat(refusal(odd, List.of(1)).getMessage()).doesNotContain("Exception");
+            } finally {
+                odd.destroy();
+                answering.interrupt();
+            }
+        }
+    }
+
+    /** Modbus/TCP: transaction, protocol, length, unit, function, then one byte of data where more are asked for. */
+    private static void answerShortly(ServerSocket server) {
+        while (!server.isClosed()) {
+            try (var socket = server.accept()) {
+                var in = new java.io.DataInputStream(socket.getInputStream());
+                var out = new java.io.DataOutputStream(socket.getOutputStream());
+                while (true) {
+                    int transaction = in.readUnsignedShort();
+                    in.readUnsignedShort();
+                    byte[] rest = in.readNBytes(in.readUnsignedShort());
+                    boolean write = rest[1] == 6 || rest[1] == 15;
+                    byte[] body = write ? rest : new byte[] {rest[0], rest[1], 1, 0};
+                    out.writeShort(transaction);
+                    out.writeShort(0);
+                    out.writeShort(body.length);
+                    out.write(body);
+                    out.flush();
+                }
+            } catch (IOException e) {
+                // the next connection
+            }
+        }
+    }
 }
