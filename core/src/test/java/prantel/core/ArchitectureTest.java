@@ -2,6 +2,7 @@ package prantel.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -18,6 +19,11 @@ class ArchitectureTest {
             .onlyDependOnClassesThat()
             .resideInAnyPackage("prantel.core..", "java.lang..", "java.util..", "java.math..", "org.jspecify..")
             .because("core must run without Spring, SQL, JSON, files or a clock");
+
+    /** Every room, those too that no rule names. */
+    @ArchTest
+    static final ArchRule noRoomsGoRound =
+            slices().matching("prantel.core.(*)..").should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule arrowsPointDown = layeredArchitecture()

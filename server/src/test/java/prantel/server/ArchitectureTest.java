@@ -2,6 +2,7 @@ package prantel.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -18,6 +19,10 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("prantel.server..", "org.springframework..", "org.apache.ibatis..", "java.sql..");
+
+    @ArchTest
+    static final ArchRule noRoomsGoRound =
+            slices().matching("prantel.server.(*)..").should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule sheetNeverReadsAKey = noClasses()

@@ -32,6 +32,7 @@ import prantel.formats.RigDifference;
 import prantel.formats.RigFile;
 import prantel.server.assessment.Assessments;
 import prantel.server.keys.Explorations;
+import prantel.server.picture.RigDrawing;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;

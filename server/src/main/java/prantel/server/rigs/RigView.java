@@ -11,6 +11,7 @@ import prantel.core.rig.Rig;
 import prantel.core.survey.RigSurvey;
 import prantel.core.survey.Warning;
 import prantel.server.picture.Pictures;
+import prantel.server.picture.RigDrawing;
 
 /** A rig looked at from every side: drawing, profiles, expectation sheet, warnings. */
 record RigView(

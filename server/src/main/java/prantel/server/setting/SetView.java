@@ -16,7 +16,7 @@ import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
 import prantel.server.assessment.Assessment;
 import prantel.server.picture.Pictures;
-import prantel.server.rigs.RigDrawing;
+import prantel.server.picture.RigDrawing;
 
 /** All that Set shows. `preview` holds what depends on the faults; the rest does not change while they are chosen. */
 record SetView(

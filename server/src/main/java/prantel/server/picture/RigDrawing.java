@@ -1,4 +1,4 @@
-package prantel.server.rigs;
+package prantel.server.picture;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
