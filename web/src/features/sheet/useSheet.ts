@@ -10,9 +10,15 @@ export function useSheet(id: string, me: string) {
   const outbox = useMemo(() => {
     const { queryKey } = sheetQueries.one(id);
     return new Outbox(me, id, (changed, write) => {
+      const view = client.getQueryData(queryKey);
+      if (!view) {
+        // left over from before: the sheet itself is still on its way, and may have set out before this write
+        void client.invalidateQueries({ queryKey });
+        return;
+      }
       // an answer that set out before this write must not be laid over it
       void client.cancelQueries({ queryKey });
-      client.setQueryData(queryKey, (view) => view && withChange(view, changed, write));
+      client.setQueryData(queryKey, withChange(view, changed, write));
     });
   }, [id, me, client]);
   useEffect(() => {
