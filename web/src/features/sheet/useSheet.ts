@@ -13,7 +13,7 @@ export function useSheet(id: string, me: string) {
       const view = client.getQueryData(queryKey);
       if (!view) {
         // left over from before: the sheet itself is still on its way, and may have set out before this write
-        void client.invalidateQueries({ queryKey });
+        void client.cancelQueries({ queryKey }).then(() => client.refetchQueries({ queryKey }));
         return;
       }
       // an answer that set out before this write must not be laid over it
