@@ -99,6 +99,7 @@ public class Accounts {
         Account account = mapper.byId(id);
         Boolean right = matches(password, account == null ? nobodysHash : account.passwordHash());
         if (right == null) {
+            guesses.giveBack(id, address);
             return new SignIn.Busy();
         }
         if (account == null || !right) {

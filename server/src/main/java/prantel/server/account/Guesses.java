@@ -55,6 +55,17 @@ final class Guesses {
         }
     }
 
+    /** A try that was taken was not made: too many people sign in at this moment, and nobody is locked out for that. */
+    void giveBack(String name, String address) {
+        Count count = counts.getIfPresent(new Of(name, address));
+        if (count != null) {
+            synchronized (count) {
+                count.wrong = Math.max(0, count.wrong - 1);
+                count.locked = false;
+            }
+        }
+    }
+
     /** The password was right. */
     void forget(String name, String address) {
         counts.invalidate(new Of(name, address));

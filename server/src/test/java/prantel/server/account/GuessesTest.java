@@ -54,6 +54,18 @@ class GuessesTest {
     }
 
     @Test
+    void tryThatWasNotMadeIsNotCounted() {
+        for (int i = 0; i < 20; i++) {
+            assertThat(may("ines", "here")).isTrue();
+            guesses.giveBack("ines", "here");
+        }
+        for (int i = 0; i < 5; i++) {
+            assertThat(may("ines", "here")).isTrue();
+        }
+        assertThat(may("ines", "here")).isFalse();
+    }
+
+    @Test
     void rightPasswordForgetsTheWrongOnes() {
         for (int i = 0; i < 4; i++) {
             may("ines", "here");
