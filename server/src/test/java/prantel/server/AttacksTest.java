@@ -70,7 +70,7 @@ class AttacksTest {
         path = Bays.prepare(assessor, "bay-2", "owen");
         sheet = path.replace("/api/assessments", "/api/my/sheets");
         Bays.open(assessor, path);
-        String slot = firstSlot();
+        String slot = Bays.firstSlot(candidate, sheet);
         JsonNode changed = candidate
                 .put(sheet + "/readings", Bays.reading(slot, "0.05", 0))
                 .json();
@@ -84,20 +84,6 @@ class AttacksTest {
         assertThat(changed.toString().length())
                 .as("an answer carries what changed, not every place and kind")
                 .isLessThan(800);
-    }
-
-    private String firstSlot() {
-        return candidate
-                .get(sheet)
-                .json()
-                .get("steps")
-                .get(0)
-                .get("groups")
-                .get(0)
-                .get("boxes")
-                .get(0)
-                .get("slot")
-                .asString();
     }
 
     @Test
@@ -206,21 +192,11 @@ class AttacksTest {
     @Test
     @Order(6)
     void sameEventIdWithAnotherTextIsRefusedAndNotSilentlyDropped() {
-        String bas = "/api/my/sheets/";
         String other = Bays.prepare(assessor, "bay-3", "bas");
         Bays.open(assessor, other);
         Browser writer = Browser.of(mvc, "bas", "tide-table-3");
-        String own = bas + id(other);
-        String slot = writer.get(own)
-                .json()
-                .get("steps")
-                .get(0)
-                .get("groups")
-                .get(0)
-                .get("boxes")
-                .get(0)
-                .get("slot")
-                .asString();
+        String own = "/api/my/sheets/" + id(other);
+        String slot = Bays.firstSlot(writer, own);
         Map<String, Object> reading = Bays.reading(slot, "0.05", 0);
         assertThat(writer.put(own + "/readings", reading).status()).isEqualTo(200);
         assertThat(writer.put(own + "/readings", reading).status()).isEqualTo(200);

@@ -42,6 +42,13 @@ final class Bays {
         assertThat(kept.status()).as(kept.text()).isEqualTo(200);
     }
 
+    /** The first box of a candidate's sheet. */
+    static String firstSlot(Browser candidate, String sheet) {
+        JsonNode first =
+                candidate.get(sheet).json().get("steps").get(0).get("groups").get(0);
+        return first.get("boxes").get(0).get("slot").asString();
+    }
+
     /** Takes every reading with the simulated tester. */
     static void measure(Browser assessor, String path, String where, JsonNode checks) {
         for (JsonNode check : checks) {

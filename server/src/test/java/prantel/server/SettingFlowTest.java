@@ -33,16 +33,6 @@ class SettingFlowTest {
         path = "/api/assessments/" + id;
     }
 
-    private static Map<String, Object> fault(String kind, String at, List<String> conductors, Double size) {
-        Map<String, Object> fault = new HashMap<>();
-        fault.put("kind", kind);
-        fault.put("at", at);
-        fault.put("conductors", conductors);
-        fault.put("size", size);
-        fault.put("to", null);
-        return fault;
-    }
-
     private Browser.Answer choose(List<Map<String, Object>> faults, String from) {
         Map<String, Object> choice = new HashMap<>();
         choice.put("eventId", Browser.event());
@@ -57,14 +47,7 @@ class SettingFlowTest {
     }
 
     private void measure(String where, JsonNode checks) {
-        for (JsonNode check : checks) {
-            String slot = check.get("slot").asString();
-            String text = assessor.post(path + "/proof/simulated", Map.of("slot", slot))
-                    .json()
-                    .get("text")
-                    .asString();
-            assessor.post(path + where, Map.of("eventId", Browser.event(), "slot", slot, "text", text));
-        }
+        Bays.measure(assessor, path, where, checks);
     }
 
     @Test
@@ -94,15 +77,15 @@ class SettingFlowTest {
     @Order(2)
     void maskedSetIsSaidToBeUnfairAndWhatReadsAlikeCanBeAccepted() {
         List<Map<String, Object>> masked = List.of(
-                fault("cpc-open-after", "kitchen/socket-1", List.of("cpc"), null),
-                fault("high-resistance-joint", "kitchen/socket-3", List.of("cpc"), 0.8));
+                Bays.fault("cpc-open-after", "kitchen/socket-1", List.of("cpc"), null),
+                Bays.fault("high-resistance-joint", "kitchen/socket-3", List.of("cpc"), 0.8));
         JsonNode review =
                 assessor.post(path + "/faults/review", Map.of("faults", masked)).json();
         assertThat(review.get("fair").asBoolean()).isFalse();
         assertThat(review.get("conflicts").toString()).contains("hides");
 
-        choose(List.of(fault("dead-short", "kitchen/socket-2", List.of("line", "neutral"), null)), null);
-        Map<String, Object> reads = fault("dead-short", "kitchen/socket-3", List.of("line", "neutral"), null);
+        choose(List.of(Bays.fault("dead-short", "kitchen/socket-2", List.of("line", "neutral"), null)), null);
+        Map<String, Object> reads = Bays.fault("dead-short", "kitchen/socket-3", List.of("line", "neutral"), null);
         assertThat(assessor.put(
                                 path + "/answers",
                                 Map.of(
@@ -137,9 +120,9 @@ class SettingFlowTest {
     @Order(4)
     void setIsKeptInTheLibraryComparedAndTakenFromIt() {
         List<Map<String, Object>> faults = List.of(
-                fault("cpc-open-after", "kitchen/socket-2", List.of("cpc"), null),
-                fault("strapper-leak", "stairs-lights/second-switch", List.of("strapper-2"), 0.5),
-                fault("line-neutral-reversed", "alarms/alarm-2", List.of("line", "neutral"), null));
+                Bays.fault("cpc-open-after", "kitchen/socket-2", List.of("cpc"), null),
+                Bays.fault("strapper-leak", "stairs-lights/second-switch", List.of("strapper-2"), 0.5),
+                Bays.fault("line-neutral-reversed", "alarms/alarm-2", List.of("line", "neutral"), null));
         String ref = assessor.post(path + "/library", Map.of("name", "Stairs and alarms", "faults", faults))
                 .json()
                 .get("ref")

@@ -93,17 +93,7 @@ class SoakTest {
         written.merge("assessment", 1, Integer::sum);
         Bays.open(assessor, path);
         String sheet = path.replace("/api/assessments", "/api/my/sheets");
-        String first = candidate
-                .get(sheet)
-                .json()
-                .get("steps")
-                .get(0)
-                .get("groups")
-                .get(0)
-                .get("boxes")
-                .get(0)
-                .get("slot")
-                .asString();
+        String first = Bays.firstSlot(candidate, sheet);
         sound("reading", candidate.put(sheet + "/readings", Bays.reading(first, "0.05", 0)));
         Map<String, Object> judged = Bays.event();
         judged.putAll(Map.of("slot", first, "satisfactory", true, "basedOn", 0));

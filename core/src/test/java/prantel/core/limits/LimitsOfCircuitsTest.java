@@ -6,8 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
@@ -15,16 +13,19 @@ import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Board;
+import prantel.core.rig.BondId;
 import prantel.core.rig.Cable;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitHead;
 import prantel.core.rig.Device;
 import prantel.core.rig.Impedance;
+import prantel.core.rig.MainEarthing;
 import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.ResidualDevice;
 import prantel.core.rig.Rig;
+import prantel.core.rig.SupplementaryBond;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Way;
 import prantel.core.sequence.Scheme;
@@ -87,29 +88,47 @@ class LimitsOfCircuitsTest {
         assertThat(limit.end()).isBetween(0.12, 2.0);
     }
 
-    @ParameterizedTest
-    @ValueSource(longs = {1, 2, 3, 5, 8, 13, 21, 34, 55, 89, 144, 233})
-    void noLimitOfAnyRigIsBelowNothingOrBeyondSense(long seed) {
-        Rig rig = RandomRigs.rig(new java.util.SplittableRandom(seed));
-        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+    /** Many a random circuit is too long for its device and has no such limit: so all rigs together must have met some. */
+    @Test
+    void noLimitOfAnyRigIsBelowNothingOrBeyondSense() {
         int met = 0;
-        for (Expectation e : key.expectations()) {
-            Optional<Limit> limit = e.slot().limit();
-            if (limit.isPresent()
-                    && (e.slot().step() == TestStep.R1_R2 || e.slot().step() == TestStep.R2)) {
-                assertThat(limit.get().end()).as(e.slot().id().toString()).isBetween(0.001, 50.0);
-                met++;
+        for (long seed = 1; seed <= 60; seed++) {
+            Rig rig = RandomRigs.rig(new java.util.SplittableRandom(seed));
+            Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+            for (Expectation e : key.expectations()) {
+                Optional<Limit> limit = e.slot().limit();
+                if (limit.isPresent()
+                        && (e.slot().step() == TestStep.R1_R2 || e.slot().step() == TestStep.R2)) {
+                    assertThat(limit.get().end())
+                            .as("seed " + seed + ", " + e.slot().id())
+                            .isBetween(0.001, 50.0);
+                    met++;
+                }
             }
         }
-        assertThat(met + key.expectations().size()).isPositive();
+        assertThat(met).as("limits looked at").isGreaterThan(20);
     }
 
-    /** 50 V / Ia, BS 7671 415.2.2 from memory. */
+    /** R ≤ 50 V/Ia, BS 7671 415.2.2 from memory: 50 / (5 × 20 A) for a B20. */
     @Test
     void supplementaryBondIsHeldAgainstFiftyVolts() {
-        assertThat(50.0 / (5 * 32)).isCloseTo(0.3125, within(1e-9));
-        Breaker b32 = new Breaker(Breaker.Curve.B, 32);
-        assertThat(50.0 / b32.iaAmps()).isCloseTo(0.3125, within(1e-9));
+        Rig plain = Rigs.fiveSockets();
+        MainEarthing earthing = new MainEarthing(
+                plain.earthing().conductor(),
+                plain.earthing().bonds(),
+                List.of(new SupplementaryBond(
+                        new BondId("shower-room"), "shower room", Rigs.SOCKETS, Rigs.socket(5), Rigs.WATER, 4, 3)));
+        Rig rig = new Rig(
+                "test-rig",
+                "Test rig",
+                "",
+                plain.supply(),
+                earthing,
+                plain.workmanship(),
+                plain.boards(),
+                plain.circuits());
+        Limit limit = at(rig, "supplementary-bond/shower-room").slot().limit().orElseThrow();
+        assertThat(limit.end()).isCloseTo(0.5, within(1e-9));
     }
 
     /** 230 V +10 % −6 %, ESQCR from memory; between lines √3 of it. */

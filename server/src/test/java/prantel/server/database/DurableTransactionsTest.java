@@ -63,12 +63,11 @@ class DurableTransactionsTest {
     }
 
     @Test
-    void whoCommitsWhileItIsForcedSharesTheNextForcing() throws Exception {
+    void nothingOfManyWritersAtOnceIsLost() throws Exception {
         JdbcConnectionPool pool = pool("cut:", folder);
         TransactionTemplate transactions = new TransactionTemplate(new DurableTransactions(pool));
         JdbcTemplate sql = new JdbcTemplate(pool);
         transactions.executeWithoutResult(t -> sql.execute("create table reading (n int primary key, text varchar)"));
-        int before = PowerCut.FORCED.get();
         try (var threads = Executors.newFixedThreadPool(8)) {
             List<Callable<Void>> writes = IntStream.range(0, 200)
                     .<Callable<Void>>mapToObj(n -> () -> {
@@ -81,7 +80,6 @@ class DurableTransactionsTest {
             }
         }
         assertThat(afterTheCut(1)).isEqualTo(200);
-        assertThat(PowerCut.FORCED.get() - before).isPositive();
         pool.dispose();
     }
 

@@ -6,13 +6,11 @@ import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.h2.store.fs.FileBase;
 import org.h2.store.fs.FilePathWrapper;
 
 /** A disk that can lose its power: what was not forced onto it is gone then. For H2's file system, as {@code cut:}. */
 public final class PowerCut extends FilePathWrapper {
-    static final AtomicInteger FORCED = new AtomicInteger();
     /** What is really on the disk, by file name. */
     static final Map<String, byte[]> ON_DISK = new ConcurrentHashMap<>();
 
@@ -46,7 +44,6 @@ public final class PowerCut extends FilePathWrapper {
                 at += read;
             }
             ON_DISK.put(name, all.array());
-            FORCED.incrementAndGet();
         }
 
         @Override
