@@ -1,0 +1,187 @@
+package prantel.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultSet;
+import prantel.core.fixtures.Testers;
+import prantel.core.instrument.Reading;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.marking.Mark;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Marker;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.sequence.Scheme;
+import prantel.core.sequence.SlotId;
+
+/**
+ * Marks of hundreds of random records, word for word as they were before a scheme file said what counts. The file beside
+ * this class was written by the marker of engine version 3, with its weights and order in code.
+ */
+class GoldenMarksTest {
+    private static final Path GOLDEN = Path.of("src/test/resources/golden-marks.txt");
+    private static final List<String> RIGS =
+            List.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
+    private static final int RECORDS = 400;
+
+    @Test
+    void theWorkshopsFileGivesTheMarksItGaveInCode() throws Exception {
+        List<String> lines = new ArrayList<>();
+        Map<String, Key> keys = new HashMap<>();
+        for (int seed = 0; seed < RECORDS; seed++) {
+            lines.add(line(seed, keys));
+        }
+        if (Boolean.getBoolean("prantel.golden.update")) {
+            Files.writeString(GOLDEN, String.join("\n", lines) + "\n");
+        }
+        assertThat(lines).isEqualTo(Files.readAllLines(GOLDEN));
+        assertThat(lines).hasSize(RECORDS).doesNotHaveDuplicates();
+    }
+
+    private static String line(int seed, Map<String, Key> keys) throws Exception {
+        Random random = new Random(seed);
+        String rig = RIGS.get(seed % RIGS.size());
+        boolean full = seed % 3 == 0;
+        Key healthy = keys.computeIfAbsent(rig + full, k -> healthy(rig, full));
+        FaultSet faults = faults(healthy, random);
+        Key key = healthy.with(faults);
+        CandidateRecord record = record(key, random);
+        MarkedSheet sheet = Marker.mark(key, record);
+        if (Integer.getInteger("prantel.golden.show", -1) == seed) {
+            sheet.marks().forEach(System.out::println);
+        }
+        return String.join(
+                " ",
+                String.valueOf(seed),
+                rig,
+                full ? "full" : "dead",
+                sheet.outcome().verdict().name(),
+                Check.plain(sheet.outcome().points()),
+                Check.plain(sheet.outcome().outOf()),
+                hash(sheet));
+    }
+
+    private static Key healthy(String rig, boolean full) {
+        try {
+            return Key.of(
+                    DemoRigsTest.rig(rig),
+                    FaultSet.NONE,
+                    Testers.usual(),
+                    full ? Scheme.fullSequence() : Scheme.workshop());
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** None to three faults that are sound together. */
+    private static FaultSet faults(Key key, Random random) {
+        List<Fault> all = FaultCatalogue.everyFault(key.rig());
+        FaultSet set = FaultSet.NONE;
+        for (int i = random.nextInt(4); i > 0; i--) {
+            try {
+                FaultSet more = set.with(all.get(random.nextInt(all.size())));
+                more.checkChosenOn(key.rig());
+                set = more;
+            } catch (ProblemsException e) {
+                // not together: another time
+            }
+        }
+        return set;
+    }
+
+    private static CandidateRecord record(Key key, Random random) {
+        Map<SlotId, String> readings = new HashMap<>();
+        Map<SlotId, Boolean> judgements = new HashMap<>();
+        double leads = random.nextInt(4) == 0 ? key.tester().leads().pairOhms() : 0;
+        double care = 0.4 + 0.6 * random.nextDouble();
+        boolean wander = random.nextInt(3) == 0;
+        for (Expectation e : key.expectations()) {
+            boolean r2 = e.slot().step().name().equals("R2");
+            if (r2 != wander && (r2 || e.slot().step().name().equals("R1_R2")) && random.nextInt(20) != 0) {
+                continue;
+            }
+            String text = text(e, leads, care, random);
+            if (!text.isEmpty()) {
+                readings.put(e.slot().id(), text);
+            }
+            e.satisfactory().ifPresent(s -> {
+                if (random.nextDouble() < 0.9 * care + 0.1) {
+                    judgements.put(e.slot().id(), random.nextDouble() < care ? s : !s);
+                }
+            });
+        }
+        List<FaultReport> reports = new ArrayList<>();
+        List<Fault> all = FaultCatalogue.everyFault(key.rig());
+        for (Fault fault : key.faults().faults()) {
+            if (random.nextDouble() < care) {
+                reports.add(report(fault));
+            }
+        }
+        if (random.nextInt(4) == 0) {
+            reports.add(report(all.get(random.nextInt(all.size()))));
+        }
+        Set<SlotId> out = random.nextInt(8) == 0 ? Set.copyOf(readings.keySet()) : Set.of();
+        return new CandidateRecord(readings, judgements, reports, out);
+    }
+
+    private static FaultReport report(Fault fault) {
+        return new FaultReport(fault.kind(), fault.place(), fault.conductors(), "put right");
+    }
+
+    private static String text(Expectation e, double leads, double care, Random random) {
+        Reading right = e.withFaults();
+        if (random.nextDouble() < care) {
+            return right instanceof Reading.Value v && leads > 0 && e.slot().boxUnit().symbol().equals("Ω")
+                    ? Check.plain(Math.round(100 * (v.base() + leads)) / 100.0)
+                    : right.shown();
+        }
+        return switch (random.nextInt(9)) {
+            case 0 -> "";
+            case 1 -> "12,5";
+            case 2 -> "OL";
+            case 3 -> "0";
+            case 4 -> right instanceof Reading.Value v ? Check.plain(10 * e.slot().boxUnit().fromBase(v.base())) : "x?";
+            case 5 -> e.healthy().shown();
+            case 6 -> "> 999";
+            case 7 -> "tripped";
+            default -> right.shown();
+        };
+    }
+
+    private static String hash(MarkedSheet sheet) throws Exception {
+        StringBuilder all = new StringBuilder();
+        for (Mark m : sheet.marks()) {
+            all.append(String.join(
+                            "|",
+                            m.id(),
+                            m.group(),
+                            m.title(),
+                            Check.plain(m.weight()),
+                            String.valueOf(m.key()),
+                            m.award().name(),
+                            m.evidence(),
+                            m.slots().toString()))
+                    .append('\n');
+        }
+        sheet.outcome().reasons().forEach(r -> all.append(r).append('\n'));
+        byte[] digest = MessageDigest.getInstance("SHA-256").digest(all.toString().getBytes(StandardCharsets.UTF_8));
+        return HexFormat.of().formatHex(digest, 0, 12);
+    }
+}
