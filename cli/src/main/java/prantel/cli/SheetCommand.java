@@ -11,7 +11,7 @@ import picocli.CommandLine.Spec;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.limits.Limit;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 import prantel.formats.KeyExport;
 
 /** Prints the whole expectation sheet of a rig. */
@@ -49,7 +49,7 @@ final class SheetCommand implements Runnable {
         key.faults()
                 .faults()
                 .forEach(f -> out.println("  ▲ " + f.title() + ", " + f.place().label(key.rig())));
-        for (TestStep step : TestStep.values()) {
+        for (TestKind step : TestKind.values()) {
             if (key.expectations().stream().noneMatch(e -> e.slot().step() == step)) {
                 continue;
             }

@@ -34,7 +34,6 @@ import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.safety.Danger;
 import prantel.core.safety.SafetyCheck;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.core.setting.ClassPlan;
@@ -53,8 +52,8 @@ class DemoFaultsTest {
     static void explore() throws Exception {
         for (String name : RIGS) {
             Rig rig = DemoRigsTest.rig(name);
-            FULL.put(name, Exploration.of(Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence())));
-            DEAD.put(name, Exploration.of(Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.workshop())));
+            FULL.put(name, Exploration.of(Key.of(rig, FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest())));
+            DEAD.put(name, Exploration.of(Key.of(rig, FaultSet.NONE, Testers.usual(), ShippedSchemes.all().get("workshop").scheme())));
         }
     }
 

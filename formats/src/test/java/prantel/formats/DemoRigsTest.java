@@ -13,8 +13,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** The five rigs that ship with the application, read as files and held against ngspice. */
 class DemoRigsTest {
@@ -28,7 +27,7 @@ class DemoRigsTest {
     @ParameterizedTest
     @ValueSource(strings = {"toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse"})
     void everyReadingAgreesWithNgspice(String name) throws Exception {
-        Key key = Key.of(rig(name), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig(name), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
         assertThat(Ngspice.compareAll(key, folder, name)).isGreaterThan(100);
     }
 
@@ -42,7 +41,7 @@ class DemoRigsTest {
     @ParameterizedTest
     @ValueSource(strings = {"toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse"})
     void everyHealthyReadingSatisfiesItsLimit(String name) throws Exception {
-        Key key = Key.of(rig(name), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig(name), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
         assertThat(key.expectations())
                 .allSatisfy(e -> assertThat(e.satisfactory().orElse(true))
                         .as(e.slot().id() + " reads " + e.healthy().shown() + ", "
@@ -53,9 +52,9 @@ class DemoRigsTest {
     @ParameterizedTest
     @ValueSource(strings = {"creamery"})
     void threePhaseRigIsAskedForEveryTest(String name) throws Exception {
-        Key key = Key.of(rig(name), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
-        Set<TestStep> steps = EnumSet.noneOf(TestStep.class);
+        Key key = Key.of(rig(name), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
+        Set<TestKind> steps = EnumSet.noneOf(TestKind.class);
         key.expectations().forEach(e -> steps.add(e.slot().step()));
-        assertThat(steps).isEqualTo(EnumSet.allOf(TestStep.class));
+        assertThat(steps).isEqualTo(EnumSet.allOf(TestKind.class));
     }
 }

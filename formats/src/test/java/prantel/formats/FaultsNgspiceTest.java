@@ -19,7 +19,6 @@ import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.setting.Effect;
 import prantel.core.setting.Exploration;
@@ -59,7 +58,7 @@ class FaultsNgspiceTest {
     @ParameterizedTest
     @MethodSource("oneOfEachKind")
     void readingsThatAFaultMovesAgree(Case one) throws Exception {
-        Key healthy = Key.of(one.rig(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key healthy = Key.of(one.rig(), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
         Effect effect = Exploration.effect(one.fault(), healthy);
         List<Slot.Measured> moved = effect.changed().values().stream()
                 .filter(e -> e.slot() instanceof Slot.Measured)

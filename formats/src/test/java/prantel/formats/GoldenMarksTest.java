@@ -29,7 +29,6 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.ProblemsException;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 /**
@@ -85,7 +84,7 @@ class GoldenMarksTest {
                     DemoRigsTest.rig(rig),
                     FaultSet.NONE,
                     Testers.usual(),
-                    full ? Scheme.fullSequence() : Scheme.workshop());
+                    full ? ShippedSchemes.everyTest() : ShippedSchemes.all().get("workshop").scheme());
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
@@ -178,7 +177,7 @@ class GoldenMarksTest {
                             Check.plain(m.weight()),
                             String.valueOf(m.key()),
                             m.award().name(),
-                            m.evidence(),
+                            m.words(),
                             m.slots().toString()))
                     .append('\n');
         }

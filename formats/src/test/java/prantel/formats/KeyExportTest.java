@@ -9,12 +9,11 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
-import prantel.core.sequence.Scheme;
 import tools.jackson.databind.JsonNode;
 
 /** The sheet that goes out: every box once, its band in the unit it says. */
 class KeyExportTest {
-    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
 
     private static Map<String, JsonNode> slots() {
         Map<String, JsonNode> slots = new HashMap<>();

@@ -15,7 +15,6 @@ import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 
 /**
  * The short way to a key against the plain one: every kind of fault on every demo rig, at its first and its last place, from
@@ -29,7 +28,7 @@ class KnownRigTest {
     @ValueSource(strings = {"toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse"})
     void everyKindOfFaultGivesTheSameKeyFromTheKnownRigAsAfresh(String name) throws Exception {
         Rig rig = DemoRigsTest.rig(name);
-        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
         Map<String, Fault> first = new HashMap<>();
         Map<String, Fault> last = new HashMap<>();
         for (Fault fault : FaultCatalogue.everyFault(rig)) {
@@ -42,7 +41,7 @@ class KnownRigTest {
 
     private static void sameKey(Rig rig, Key healthy, FaultSet faults) {
         Key known = healthy.with(faults);
-        Key fresh = Key.of(rig, faults, Testers.usual(), Scheme.fullSequence());
+        Key fresh = Key.of(rig, faults, Testers.usual(), ShippedSchemes.everyTest());
         String title = faults.faults().getFirst().title();
         for (Expectation expected : fresh.expectations()) {
             Expectation found = known.expectation(expected.slot().id());

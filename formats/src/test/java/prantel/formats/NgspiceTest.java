@@ -18,7 +18,6 @@ import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 
 /** Reference tool: ngspice, from Debian's packages, runs the deck unchanged and must read what the core reads. */
 class NgspiceTest {
@@ -86,7 +85,7 @@ class NgspiceTest {
     @ParameterizedTest
     @MethodSource("cases")
     void agreesWithEveryReading(Case theCase) throws Exception {
-        Key key = Key.of(theCase.rig(), new FaultSet(theCase.faults()), Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(theCase.rig(), new FaultSet(theCase.faults()), Testers.usual(), ShippedSchemes.everyTest());
         assertThat(Ngspice.compareAll(key, folder, theCase.name())).isPositive();
     }
 }

@@ -15,11 +15,10 @@ import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.marking.CandidateRecord;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 class ReadingsCsvTest {
-    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.workshop());
+    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), ShippedSchemes.all().get("workshop").scheme());
 
     private static CandidateRecord read(String text) {
         return ReadingsCsv.read(text.getBytes(StandardCharsets.UTF_8), KEY, List.of());

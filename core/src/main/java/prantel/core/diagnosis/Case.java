@@ -20,8 +20,8 @@ final class Case {
         this.key = key;
         this.sheet = sheet;
         nominal = new Bench(key.rig(), key.faults(), Variation.NONE);
-        low = new Bench(key.rig(), key.faults(), key.scheme().tolerances().low());
-        high = new Bench(key.rig(), key.faults(), key.scheme().tolerances().high());
+        low = new Bench(key.rig(), key.faults(), key.scheme().practice().tolerances().low());
+        high = new Bench(key.rig(), key.faults(), key.scheme().practice().tolerances().high());
     }
 
     Meter meter(Slot.Measured slot) {

@@ -7,14 +7,14 @@ import prantel.core.instrument.Written;
 import prantel.core.network.Edit;
 import prantel.core.sequence.SetUp;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Method 1 without the link between line and CPC at the board: every point reads over-range. */
 final class LinkMissing implements Mistake {
     @Override
     public List<Explanation> explain(Expectation expectation, Written written, Case theCase) {
         if (!(expectation.slot() instanceof Slot.Measured slot)
-                || slot.step() != TestStep.R1_R2
+                || slot.step() != TestKind.R1_R2
                 || expectation.window().sideOf(written) != Side.OVER_RANGE_INSTEAD) {
             return List.of();
         }

@@ -9,7 +9,7 @@ import prantel.core.expectation.Key.BandReason;
 import prantel.core.instrument.Meter;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 
 /** Takes windows apart: each cause of their width alone. The rig is varied once for all boxes. */
@@ -27,8 +27,8 @@ final class BandReasons {
     synchronized List<BandReason> of(Slot.Measured slot, Meter meter) {
         List<BandReason> reasons = new ArrayList<>();
         double nominal = value(slot, Variation.NONE);
-        Variation low = scheme.tolerances().low();
-        Variation high = scheme.tolerances().high();
+        Variation low = scheme.practice().tolerances().low();
+        Variation high = scheme.practice().tolerances().high();
         double worthSaying = meter.resolutionAt(nominal) / 10;
         record Cause(String words, Variation low, Variation high) {}
         for (Cause cause : List.of(
@@ -45,7 +45,7 @@ final class BandReasons {
             }
         }
         if (slot.function().isContinuity()) {
-            double hands = scheme.tolerances().handsOhms();
+            double hands = scheme.practice().tolerances().handsOhms();
             reasons.add(new BandReason("clip, probe and what nulling leaves", -hands / 2, hands));
         }
         if (Double.isFinite(nominal)) {

@@ -6,7 +6,7 @@ import java.util.List;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 
 /**
  * How far a measured healthy reading lies from the model.

@@ -69,7 +69,7 @@ public record FaultEffect(
         /** What a reading taken at the rig says. */
         public Result of(String text) {
             Written written = Notation.read(text, set.slot().boxUnit());
-            if (written instanceof Written.Blank || written instanceof Written.Unreadable) {
+            if (!written.isReading()) {
                 return Result.UNREADABLE;
             }
             if (set.window().sideOf(written) == Window.Side.INSIDE) {

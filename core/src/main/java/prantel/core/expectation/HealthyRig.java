@@ -15,7 +15,7 @@ import prantel.core.rig.CompiledRig;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
@@ -185,7 +185,7 @@ final class HealthyRig {
             }
         }
         if (number) {
-            double hands = slot.function().isContinuity() ? scheme.tolerances().handsOhms() : 0;
+            double hands = slot.function().isContinuity() ? scheme.practice().tolerances().handsOhms() : 0;
             windows.addFirst(Window.around(Math.max(0, least - hands / 2), most + hands, meter(slot)));
         }
         return Window.anyOf(windows);
@@ -199,8 +199,8 @@ final class HealthyRig {
         Bench nominal = Bench.of(declared, rig, set, Variation.NONE, null);
         return new Ends(
                 nominal,
-                bench(set, scheme.tolerances().low(), nominal),
-                bench(set, scheme.tolerances().high(), nominal));
+                bench(set, scheme.practice().tolerances().low(), nominal),
+                bench(set, scheme.practice().tolerances().high(), nominal));
     }
 
     /** The rig varied in another way than to its two ends; not kept. */

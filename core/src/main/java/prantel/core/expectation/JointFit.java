@@ -8,7 +8,7 @@ import prantel.core.quantity.Unit;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
 import prantel.core.rig.Workmanship;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 

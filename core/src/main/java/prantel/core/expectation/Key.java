@@ -14,7 +14,7 @@ import prantel.core.limits.Limit;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;

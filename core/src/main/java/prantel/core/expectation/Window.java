@@ -195,6 +195,7 @@ public sealed interface Window {
             case Written.Stopped stopped -> holds(stopped.stop()) ? Side.INSIDE : Side.DIFFERS;
             case Written.Said said -> holds(said.saying()) ? Side.INSIDE : Side.DIFFERS;
             case Written.Blank blank -> Side.NOTHING;
+            case Written.NotTested not -> Side.NOTHING;
             case Written.Unreadable unreadable -> Side.NOTHING;
         };
     }

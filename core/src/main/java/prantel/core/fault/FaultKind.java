@@ -18,7 +18,7 @@ import prantel.core.quantity.Check;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.ResidualDevice;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /**
  * A kind of fault, described once: where it fits, the edits it makes, how it is set, what it does to the readings, how
@@ -139,7 +139,7 @@ public final class FaultKind {
     }
 
     /** First call: the first test of the sequence that reveals it. */
-    FaultKind shows(TestStep step, Shows how) {
+    FaultKind shows(TestKind step, Shows how) {
         symptoms.add(Symptom.in(step, how));
         return this;
     }

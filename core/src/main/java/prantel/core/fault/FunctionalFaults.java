@@ -15,7 +15,7 @@ import prantel.core.network.Edit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Places;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** What works wrongly or is marked wrongly. Common practice, no source. */
 final class FunctionalFaults {
@@ -36,8 +36,8 @@ final class FunctionalFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "Lift the " + f.conductors().getFirst().word() + " in " + Where.name(f.place(), rig)
                         + " and insulate its end.")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.FUNCTIONAL, Shows.SAYS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.FUNCTIONAL, Shows.SAYS)
                 .symptom(
                         "R1+R2 is over-range in the positions that use this strapper; with one switch the wrong way the"
                                 + " lamp stays off.")
@@ -54,7 +54,7 @@ final class FunctionalFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "what is switched off is not isolated")
                 .set((f, rig) -> "Link the " + f.conductors().getFirst().word() + " pole of "
                         + Where.name(f.place(), rig) + " behind its cover.")
-                .shows(TestStep.POLARITY, Shows.CONNECTS)
+                .shows(TestKind.POLARITY, Shows.CONNECTS)
                 .symptom("With the isolator off, the pole still reads through.")
                 .remedy("Replace the isolator, or take the link out, and prove both poles.");
     }
@@ -85,7 +85,7 @@ final class FunctionalFaults {
                 .set((f, rig) -> "Exchange the conductors of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " at their devices.")
-                .shows(TestStep.FUNCTIONAL, Shows.SAYS)
+                .shows(TestKind.FUNCTIONAL, Shows.SAYS)
                 .symptom("The device named on the chart does not switch the circuit.")
                 .remedy("Correct the chart, or the conductors where device and cable do not suit.");
     }

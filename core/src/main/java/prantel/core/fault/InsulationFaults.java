@@ -22,7 +22,7 @@ import prantel.core.rig.Loads;
 import prantel.core.rig.Places;
 import prantel.core.rig.PointId;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Leaks, shorts, loads left in, neutrals where they do not belong. Sizes: common practice, no source. */
 final class InsulationFaults {
@@ -56,7 +56,7 @@ final class InsulationFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "it leaks and may break down")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between " + pair(f) + " in the terminals of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("Insulation between the two conductors reads the leak, whichever end it is measured from.")
                 .remedy("Find the damaged insulation by dividing the circuit, replace the part and test again.")
                 // measured at the board, a leak reads the same wherever it is along the circuit
@@ -85,7 +85,7 @@ final class InsulationFaults {
                         Severity.C2,
                         "it trips at energising; dangerous if somebody resets again and again")
                 .set((f, rig) -> "Link " + pair(f) + " in the terminals of " + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("Insulation between the two conductors reads 0.00 MΩ.")
                 .remedy("Find the short by dividing the circuit, replace the part and test again.")
                 .accepts(Where::wholeCircuit);
@@ -100,7 +100,7 @@ final class InsulationFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "it leaks, seen in some switch positions only")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between "
                         + f.conductors().getFirst().word() + " and earth in " + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("L–E is low only in the switch rounds that put this strapper in circuit.")
                 .remedy("Replace the cable between the switches and test in every switch position.");
     }
@@ -116,7 +116,7 @@ final class InsulationFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "it leaks and tracks")
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between each two terminals of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("All three insulation readings of the circuit are low.")
                 .remedy("Dry or replace the accessory, find where the water comes from, test again.")
                 .accepts(Where::wholeCircuit);
@@ -133,7 +133,7 @@ final class InsulationFaults {
                 .set((f, rig) -> "Put " + MEGOHMS.shown(f.size()) + " between the "
                         + f.conductors().getFirst().word() + " and the metal of the conduit or gland at "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("Insulation to earth is low, as long as the metal is connected to the earth bar.")
                 .remedy("Replace the damaged conductor in the conduit or the gland and test again.")
                 .sameAs("low-insulation")
@@ -153,7 +153,7 @@ final class InsulationFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "its metal depends on the CPC")
                 .set((f, rig) -> "Connect the leaking training element, " + MEGOHMS.shown(f.size()) + ", at "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("L–E and N–E are low with the element connected; L–N reads the element.")
                 .remedy("Replace the element.")
                 .sameAs("low-insulation");
@@ -175,7 +175,7 @@ final class InsulationFaults {
                                 Where.point(f.place(), rig).load().orElseThrow().kind())
                         ? "500 V can destroy it: fit the sacrificial training part, never one that is to work again."
                         : "")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("L–N reads the load; to earth the circuit reads as healthy.")
                 .remedy("Disconnect the load and test again.")
                 .accepts(Where::wholeCircuit);
@@ -200,7 +200,7 @@ final class InsulationFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.FI, "the reading says nothing of the insulation")
                 .set((f, rig) ->
                         "Leave the surge protective device of " + f.place().label(rig) + " plugged in.")
-                .shows(TestStep.INSULATION_BOARD, Shows.FALLS)
+                .shows(TestKind.INSULATION_BOARD, Shows.FALLS)
                 .symptom("The whole board reads low at 500 V and as healthy at 250 V.")
                 .remedy("Take the surge protective device out for the test and put it back afterwards.");
     }
@@ -226,7 +226,7 @@ final class InsulationFaults {
                         + Where.circuit(f.place(), rig).label() + " to the neutral of "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " with the training lead.")
                 .caution((f, rig) -> Where.PARTED_NEUTRAL)
-                .shows(TestStep.FUNCTIONAL, Shows.STOPS)
+                .shows(TestKind.FUNCTIONAL, Shows.STOPS)
                 .symptom("Insulation reads the other circuit in parallel; under load part of the current comes back"
                         + " through the other device, and an RCD trips.")
                 .remedy("Separate the neutrals and connect each to its own terminal.");
@@ -272,7 +272,7 @@ final class InsulationFaults {
                         + Where.circuit(f.place(), rig).label() + " into the neutral bar that "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " is on.")
                 .caution((f, rig) -> Where.PARTED_NEUTRAL)
-                .shows(TestStep.FUNCTIONAL, Shows.STOPS)
+                .shows(TestKind.FUNCTIONAL, Shows.STOPS)
                 .symptom(
                         "The RCDs trip as soon as the circuit carries a load; the sections' insulation readings shift.")
                 .remedy("Put the neutral into the bar of its own RCD.")

@@ -16,7 +16,7 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Supply;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Loop impedance, fault current and what disconnects it. Sizes: common practice, no source. */
 final class LoopFaults {
@@ -42,8 +42,8 @@ final class LoopFaults {
                 .is(SafetyClass.EMULATED, Severity.C2, "no reliable means of earthing; the distributor has to look")
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the supply's earth.")
-                .shows(TestStep.ZE, Shows.RISES)
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.ZE, Shows.RISES)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("Ze is above what is declared, and every Zs with it.")
                 .remedy("Report to the distributor; do not energise until the supply's earth is put right.");
     }
@@ -56,8 +56,8 @@ final class LoopFaults {
                 .is(SafetyClass.EMULATED, Severity.C2, "voltages wander with the load; the distributor has to look")
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the supply's neutral.")
-                .shows(TestStep.ZE, Shows.RISES)
-                .shows(TestStep.IPF, Shows.FALLS)
+                .shows(TestKind.ZE, Shows.RISES)
+                .shows(TestKind.IPF, Shows.FALLS)
                 .symptom("PSCC is far below what the lines allow; in TN-C-S Ze and PEFC suffer as well.")
                 .remedy("Report to the distributor; the neutral joint is outside this installation.")
                 // only where neutral and earth are one conductor does a weak neutral raise Ze
@@ -72,8 +72,8 @@ final class LoopFaults {
                 .is(SafetyClass.EMULATED, Severity.C2, "unstable: in dry ground the RCD may not see enough")
                 .set((f, rig) -> "Set the source box to "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " more in the electrode.")
-                .shows(TestStep.ZE, Shows.RISES)
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.ZE, Shows.RISES)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("The electrode reads above 200 Ω: unstable, and near or beyond 50 V ÷ IΔn.")
                 .remedy("Improve the electrode: another rod, deeper, in parallel; measure again.")
                 .sameAs("high-ze");
@@ -98,7 +98,7 @@ final class LoopFaults {
                             + Where.circuit(f.place(), rig).label() + ".";
                 })
                 .seen()
-                .shows(TestStep.ZS, Shows.FAILS_LIMIT)
+                .shows(TestKind.ZS, Shows.FAILS_LIMIT)
                 .symptom("Seen on the device; the greatest Zs allowed is half of what the chart leads one to expect.")
                 .remedy("Fit a breaker of the right curve.")
                 .sameAs("rating-too-large");
@@ -125,7 +125,7 @@ final class LoopFaults {
                             + Where.circuit(f.place(), rig).label() + ".";
                 })
                 .seen()
-                .shows(TestStep.ZS, Shows.FAILS_LIMIT)
+                .shows(TestKind.ZS, Shows.FAILS_LIMIT)
                 .symptom("Seen on the device; the cable is not protected and Zs may be too high for it.")
                 .remedy("Fit a breaker of the right rating.")
                 .sameAs("wrong-curve", "cable-too-small");
@@ -161,9 +161,9 @@ final class LoopFaults {
                 .set((f, rig) -> "Put the " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " cable drum into the first run of "
                         + Where.circuit(f.place(), rig).label() + ".")
-                .shows(TestStep.R1_R2, Shows.RISES)
-                .shows(TestStep.RING, Shows.RISES)
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.R1_R2, Shows.RISES)
+                .shows(TestKind.RING, Shows.RISES)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("R1+R2 and Zs are higher by the same amount at every point of the circuit.")
                 .remedy("Larger cable, or a device with a smaller tripping current.")
                 .sameAs("high-resistance-joint");
@@ -186,7 +186,7 @@ final class LoopFaults {
                 .set((f, rig) -> "Put " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " between the device and the line of "
                         + Where.circuit(f.place(), rig).label() + ".")
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("Zs is too high at every point although R1+R2 is right: the joint is not in the dead test.")
                 .remedy("Clean and tighten the terminal to torque, replace the device if it is burnt.");
     }
@@ -209,7 +209,7 @@ final class LoopFaults {
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + " for "
                         + Where.circuit(f.place(), rig).label() + ".")
                 .seen()
-                .shows(TestStep.IPF, Shows.FAILS_LIMIT)
+                .shows(TestKind.IPF, Shows.FAILS_LIMIT)
                 .symptom("Seen on the device: the larger of PSCC and PEFC is above what it can break.")
                 .remedy("Fit a device whose breaking capacity is above Ipf.");
     }

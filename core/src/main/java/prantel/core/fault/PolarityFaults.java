@@ -19,7 +19,7 @@ import prantel.core.rig.LightGroup;
 import prantel.core.rig.Places;
 import prantel.core.rig.PointId;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Conductors in the wrong terminals. Instructions: common practice, no source. */
 final class PolarityFaults {
@@ -47,10 +47,10 @@ final class PolarityFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "switching and fusing are in the neutral: parts stay live")
                 .set((f, rig) -> "Exchange the brown and the blue conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.POLARITY, Shows.CONNECTS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.POLARITY, Shows.CONNECTS)
                 // a ring crossed for step 3 has its neutral free
-                .shows(TestStep.RING, Shows.OPENS)
+                .shows(TestKind.RING, Shows.OPENS)
                 .symptom("R1+R2 reads over-range at this point only; the points beyond read as healthy.")
                 .remedy("Put line and neutral into their own terminals and prove polarity again.")
                 .sameAs("crossed-at-board");
@@ -64,8 +64,8 @@ final class PolarityFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C1, "exposed metal is live")
                 .set((f, rig) -> "Exchange the brown and the green-yellow conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R2, Shows.OPENS)
-                .shows(TestStep.RING, Shows.OPENS)
+                .shows(TestKind.R2, Shows.OPENS)
+                .shows(TestKind.RING, Shows.OPENS)
                 .symptom("R1+R2 reads as healthy, because line and CPC are linked; R2 by wander lead is over-range.")
                 .remedy("Put line and CPC into their own terminals and prove R2 and polarity again.");
     }
@@ -81,9 +81,9 @@ final class PolarityFaults {
                         "load current flows in the CPC, and the neutral is exposed metal")
                 .set((f, rig) -> "Exchange the blue and the green-yellow conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.R2, Shows.OPENS)
-                .shows(TestStep.RING, Shows.OPENS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.R2, Shows.OPENS)
+                .shows(TestKind.RING, Shows.OPENS)
                 .symptom("R1+R2 and R2 read over-range at this point only.")
                 .remedy("Put neutral and CPC into their own terminals and prove polarity again.");
     }
@@ -102,8 +102,8 @@ final class PolarityFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "the device is in the neutral: the circuit stays live when off")
                 .set((f, rig) -> "Exchange the brown and the blue of "
                         + Where.circuit(f.place(), rig).label() + " between its device and the neutral bar.")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.POLARITY, Shows.CONNECTS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.POLARITY, Shows.CONNECTS)
                 .symptom("R1+R2 reads over-range at every point of the circuit; N–E reads instead.")
                 .remedy("Put line into its device and neutral into its bar; prove polarity at every point.")
                 .sameAs("line-neutral-reversed");
@@ -116,7 +116,7 @@ final class PolarityFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "the lamp stays live when switched off")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)
                         + " feed the switch from the neutral and take the permanent line straight to the lamp.")
-                .shows(TestStep.POLARITY, Shows.CONNECTS)
+                .shows(TestKind.POLARITY, Shows.CONNECTS)
                 .symptom("With the switch off, the lamp's line terminal still reads to earth.")
                 .remedy("Put the switch into the line and prove polarity with the switch off.");
     }
@@ -153,7 +153,7 @@ final class PolarityFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "the screw shell is live while a lamp is changed")
                 .set((f, rig) -> "Exchange the switched line and the neutral in the lampholder of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R1_R2, Shows.OPENS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
                 .symptom("R1+R2 at the centre contact of this lamp is over-range; it reads at the screw shell.")
                 .remedy("Put the switched line to the centre contact.");
     }
@@ -180,8 +180,8 @@ final class PolarityFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)
                         + " exchange the conductors in the common and the first strapper terminal.")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.FUNCTIONAL, Shows.SAYS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.FUNCTIONAL, Shows.SAYS)
                 .symptom("In some positions that should be on, R1+R2 is over-range; the lamp obeys one switch only in"
                         + " one position of the other.")
                 .remedy("Put the common conductor into the common terminal.");
@@ -203,8 +203,8 @@ final class PolarityFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)
                         + " exchange one incoming strapper with one outgoing strapper.")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.FUNCTIONAL, Shows.SAYS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.FUNCTIONAL, Shows.SAYS)
                 .symptom(
                         "In some positions that should be on, R1+R2 is over-range; the lamp does not obey every switch.")
                 .remedy("Connect each pair of strappers to its own side of the intermediate switch.");
@@ -222,8 +222,8 @@ final class PolarityFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly; the lamp is not dead when switched off")
                 .set((f, rig) ->
                         "At " + Where.name(f.place(), rig) + " exchange the permanent line and the switched line.")
-                .shows(TestStep.POLARITY, Shows.CONNECTS)
-                .shows(TestStep.FUNCTIONAL, Shows.SAYS)
+                .shows(TestKind.POLARITY, Shows.CONNECTS)
+                .shows(TestKind.FUNCTIONAL, Shows.SAYS)
                 .symptom("With the switch off, the lamp's line terminal still reads: the lamp cannot be switched off.")
                 .remedy("Connect the switched line to the lamp and the permanent line to the switch.");
     }
@@ -238,8 +238,8 @@ final class PolarityFaults {
                         Severity.C3,
                         "motors turn the wrong way; dangerous only by what they drive")
                 .set((f, rig) -> "Exchange L1 and L2 in the terminals of " + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.SEQUENCE, Shows.SAYS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.SEQUENCE, Shows.SAYS)
                 .symptom("R1+R2 of either line is over-range at this point; the phase rotation is the wrong way round.")
                 .remedy("Put the lines into their own terminals and prove the sequence.");
     }

@@ -17,7 +17,7 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.MainBond;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** CPCs, bonds and the earthing conductor. Sizes and instructions: common practice, no source. */
 final class ProtectiveConductorFaults {
@@ -51,8 +51,8 @@ final class ProtectiveConductorFaults {
                         "exposed metal beyond has no earth; dangerous with a second fault")
                 .set((f, rig) -> "Lift the green-yellow at the outgoing side of " + Where.name(f.place(), rig)
                         + " and insulate its end.")
-                .shows(TestStep.R1_R2, Shows.OPENS)
-                .shows(TestStep.R2, Shows.OPENS)
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.R2, Shows.OPENS)
                 .symptom("R1+R2 and R2 read over-range at every point beyond; insulation reads as healthy.")
                 .remedy("Put the CPC back into the outgoing terminal and prove continuity to the last point.")
                 // an open between two points may be at either of them
@@ -76,7 +76,7 @@ final class ProtectiveConductorFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "what is plugged in or fitted there has no earth")
                 .set((f, rig) -> "Take the green-yellows of " + Where.name(f.place(), rig)
                         + " out of its earth terminal and join them in an insulated connector.")
-                .shows(TestStep.R2, Shows.OPENS)
+                .shows(TestKind.R2, Shows.OPENS)
                 .symptom(
                         "R2, and R1+R2 where it is taken, read over-range at this point only; in conduit or armour they"
                                 + " read the way through the metal.")
@@ -94,10 +94,10 @@ final class ProtectiveConductorFaults {
                         Severity.C2,
                         "disconnection may be too late, and a joint that carries load warms")
                 .set((f, rig) -> inSeries(f) + " at the incoming side of " + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R1_R2, Shows.RISES)
-                .shows(TestStep.R2, Shows.RISES)
-                .shows(TestStep.RING, Shows.RISES)
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.R1_R2, Shows.RISES)
+                .shows(TestKind.R2, Shows.RISES)
+                .shows(TestKind.RING, Shows.RISES)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("R1+R2 steps up at the point and stays up beyond it; R2 does so too when it sits in the CPC.")
                 .remedy("Remake the joint at the point, tighten to torque and measure again.")
                 // the step between two points may be the joint at the far end of the run or at its near end
@@ -118,7 +118,7 @@ final class ProtectiveConductorFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "metal that can be touched has no earth of its own")
                 .set((f, rig) -> "Take the earth tag of " + Where.name(f.place(), rig)
                         + " off its metalwork and leave the CPC in the earth terminal.")
-                .shows(TestStep.R2, Shows.OPENS)
+                .shows(TestKind.R2, Shows.OPENS)
                 .symptom(
                         "R2 reads as healthy on the earth terminal and over-range on the metalwork; in conduit or armour"
                                 + " the metalwork reads the way through the metal.")
@@ -146,7 +146,7 @@ final class ProtectiveConductorFaults {
                         new Edit.Open(Places.bondConductor(bond(b.fault().place())))))
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "extraneous metal can take another potential")
                 .set((f, rig) -> "Take the bond to the " + part(f, rig) + " out of its clamp, under the sleeve.")
-                .shows(TestStep.BONDING, Shows.OPENS)
+                .shows(TestKind.BONDING, Shows.OPENS)
                 .symptom("R2 reads over-range on the clamp and on the bare part.")
                 .remedy("Connect the bond to its clamp and measure to the part.");
     }
@@ -159,7 +159,7 @@ final class ProtectiveConductorFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "the bond does not reach the metal")
                 .set((f, rig) -> "Move the clamp of the " + part(f, rig)
                         + " onto the painted length, or slip the insulating film under it.")
-                .shows(TestStep.BONDING, Shows.OPENS)
+                .shows(TestKind.BONDING, Shows.OPENS)
                 .symptom("R2 reads as healthy on the clamp and over-range on the bare pipe.")
                 .remedy("Clean the pipe to bare metal, refit the clamp and measure to the pipe itself.");
     }
@@ -184,7 +184,7 @@ final class ProtectiveConductorFaults {
                 .set((f, rig) -> "Hang the " + Check.plain(f.size()) + " mm² training bond between MET and the "
                         + part(f, rig) + " in place of the right one.")
                 .seen()
-                .shows(TestStep.BONDING, Shows.RISES)
+                .shows(TestKind.BONDING, Shows.RISES)
                 .symptom("Seen on the conductor; R2 reads higher in proportion to the size.")
                 .remedy("Replace the bond by one of the right size.");
     }
@@ -200,8 +200,8 @@ final class ProtectiveConductorFaults {
                         "no reliable earth for the whole installation; further investigation of the supply side")
                 .set((f, rig) -> "Put " + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " in series with the earthing conductor at the supply's earth terminal.")
-                .shows(TestStep.EARTHING, Shows.RISES)
-                .shows(TestStep.ZE, Shows.RISES)
+                .shows(TestKind.EARTHING, Shows.RISES)
+                .shows(TestKind.ZE, Shows.RISES)
                 .symptom("The earthing conductor reads too high end to end, and Ze with it.")
                 .remedy("Remake the joint of the earthing conductor, tighten to torque, measure again.");
     }
@@ -216,7 +216,7 @@ final class ProtectiveConductorFaults {
                         Severity.C2,
                         "parts in reach of each other can stand at different potentials")
                 .set((f, rig) -> "Take the supplementary bond, " + f.place().label(rig) + ", off at both ends.")
-                .shows(TestStep.BONDING, Shows.RISES)
+                .shows(TestKind.BONDING, Shows.RISES)
                 .symptom("Between the two parts it bonds, R2 reads the way round over the main bonds.")
                 .remedy("Fit the supplementary bond.");
     }
@@ -249,12 +249,12 @@ final class ProtectiveConductorFaults {
                             + " off the earth bar and join it to the CPC at "
                             + host.points().getFirst().label() + " of " + host.label() + ".";
                 })
-                .shows(TestStep.R1_R2, Shows.RISES)
-                .shows(TestStep.R2, Shows.RISES)
-                .shows(TestStep.RING, Shows.FALLS)
+                .shows(TestKind.R1_R2, Shows.RISES)
+                .shows(TestKind.R2, Shows.RISES)
+                .shows(TestKind.RING, Shows.FALLS)
                 // a circuit that is bonded elsewhere gives the other one a second way
-                .shows(TestStep.R2, Shows.FALLS)
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.R2, Shows.FALLS)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("R1+R2 and R2 are higher along the whole circuit by the other circuit's CPC; the CPC of a"
                         + " ring is closed on itself, so that r2 reads next to nothing.")
                 .remedy("Connect each CPC to its own terminal of the earth bar.");

@@ -14,7 +14,7 @@ import prantel.core.rig.Places;
 import prantel.core.rig.ResidualDevice;
 import prantel.core.rig.ResidualDevice.Behaviour;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Residual-current devices. Times and shares: common practice, no source. */
 final class ResidualFaults {
@@ -58,7 +58,7 @@ final class ResidualFaults {
     private static FaultKind noTrip() {
         return kind("rcd-no-trip", "RCD does not trip")
                 .alters((f, d) -> with(d, new Behaviour(NEVER_MILLIAMPS, 10_000, 10_000, 10_000, 10_000, false)))
-                .shows(TestStep.RCD, Shows.OPENS)
+                .shows(TestKind.RCD, Shows.OPENS)
                 .symptom("No trip at any current; the test button does nothing.")
                 .remedy("Replace the RCD.");
     }
@@ -71,7 +71,7 @@ final class ResidualFaults {
                     double five = f.size() * b.fiveMillis0() / b.ratedMillis0();
                     return with(d, new Behaviour(b.tripMilliamps(), f.size(), f.size(), five, five, b.buttonWorks()));
                 })
-                .shows(TestStep.RCD, Shows.RISES)
+                .shows(TestKind.RCD, Shows.RISES)
                 .symptom("It trips, but later than the limit at 1 × and 5 × IΔn, on both half-waves.")
                 .remedy("Replace the RCD.");
     }
@@ -92,7 +92,7 @@ final class ResidualFaults {
                                     five,
                                     b.buttonWorks()));
                 })
-                .shows(TestStep.RCD, Shows.RISES)
+                .shows(TestKind.RCD, Shows.RISES)
                 .symptom("In time at 0° and late at 180°: seen only by who tests both.")
                 .remedy("Replace the RCD.")
                 .sameAs("rcd-slow");
@@ -112,7 +112,7 @@ final class ResidualFaults {
                                     b.fiveMillis180(),
                                     b.buttonWorks()));
                 })
-                .shows(TestStep.RCD, Shows.FALLS)
+                .shows(TestKind.RCD, Shows.FALLS)
                 .symptom("It trips at ½ × IΔn; the ramp ends below half.")
                 .remedy("Replace the RCD, after the circuits behind it are proved free of leakage.");
     }
@@ -135,7 +135,7 @@ final class ResidualFaults {
                                     b.fiveMillis180(),
                                     false));
                 })
-                .shows(TestStep.RCD, Shows.SAYS)
+                .shows(TestKind.RCD, Shows.SAYS)
                 .symptom("All timed tests are right; the button does not trip it.")
                 .remedy("Replace the RCD: the user could not prove it.");
     }
@@ -150,7 +150,7 @@ final class ResidualFaults {
                 .set((f, rig) -> "Fit the S type training device in place of "
                         + f.place().label(rig) + ".")
                 .seen()
-                .shows(TestStep.RCD, Shows.RISES)
+                .shows(TestKind.RCD, Shows.RISES)
                 .symptom(
                         "Marked S and at least 100 mA; at IΔn of the chart it does not trip in time, at 5 × later than 40 ms.")
                 .remedy("Fit an instantaneous RCD.")
@@ -167,7 +167,7 @@ final class ResidualFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "the RCD sees less than flows")
                 .set((f, rig) -> "Link neutral and CPC in the terminals of " + Where.name(f.place(), rig) + " over "
                         + f.kind().magnitude().orElseThrow().shown(f.size()) + ".")
-                .shows(TestStep.INSULATION, Shows.FALLS)
+                .shows(TestKind.INSULATION, Shows.FALLS)
                 .symptom("N–E reads 0.00 MΩ; part of the residual current comes back, so the RCD sees less than the"
                         + " tester draws.")
                 .remedy("Find where neutral and CPC touch, by dividing the circuit, and separate them.")
@@ -199,7 +199,7 @@ final class ResidualFaults {
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " between their neutral terminals.")
                 .caution((f, rig) -> Where.PARTED_NEUTRAL)
-                .shows(TestStep.FUNCTIONAL, Shows.STOPS)
+                .shows(TestKind.FUNCTIONAL, Shows.STOPS)
                 .symptom("Each RCD trips when the other one's circuit carries a load; the timed tests are right.")
                 .remedy("Put each neutral back to the device or bar of its own circuit.")
                 .sameAs("neutral-on-other-bar", "neutral-borrowed");

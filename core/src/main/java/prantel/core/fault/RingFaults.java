@@ -17,7 +17,7 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Ring final circuits. Sizes and instructions: common practice, no source. */
 final class RingFaults {
@@ -38,7 +38,7 @@ final class RingFaults {
                 .is(SafetyClass.DEAD_ONLY, Severity.C2, "one leg carries the whole load, or part of the CPC is lost")
                 .set((f, rig) -> "Lift the " + f.conductors().getFirst().colour() + " at the outgoing side of "
                         + Where.name(f.place(), rig) + " and insulate its end.")
-                .shows(TestStep.RING, Shows.OPENS)
+                .shows(TestKind.RING, Shows.OPENS)
                 .symptom("The conductor reads over-range end to end; crossed, it reads r1 and more instead of a quarter"
                         + " of the sum: flat where both conductors are alike, sloping where the CPC is smaller.")
                 .remedy("Put the conductor back and prove the ring end to end.")
@@ -73,7 +73,7 @@ final class RingFaults {
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "shares the load unevenly, no danger by itself")
                 .set((f, rig) -> "Connect the bridging cable from " + Where.name(f.place(), rig) + " to "
                         + Where.name(f.other().orElseThrow(), rig) + ", all three cores.")
-                .shows(TestStep.RING, Shows.FALLS)
+                .shows(TestKind.RING, Shows.FALLS)
                 .symptom("The ring reads too low end to end; crossed, the readings differ from socket to socket.")
                 .remedy("Take the bridging cable out and test the ring again.");
     }
@@ -97,7 +97,7 @@ final class RingFaults {
                 .set((f, rig) -> "Exchange the return legs of "
                         + Where.circuit(f.place(), rig).label() + " and "
                         + Where.circuit(f.other().orElseThrow(), rig).label() + " at the board.")
-                .shows(TestStep.RING, Shows.RISES)
+                .shows(TestKind.RING, Shows.RISES)
                 .symptom("End to end each ring reads both rings in series while the other one's ends are in their"
                         + " terminals, and over-range once they are out.")
                 .remedy("Put the legs back to their own ring and prove both end to end.");
@@ -131,7 +131,7 @@ final class RingFaults {
                 .set((f, rig) -> "Swap the cable before " + Where.name(f.place(), rig) + " for the "
                         + Check.plain(f.size()) + " mm² training length.")
                 .seen()
-                .shows(TestStep.RING, Shows.RISES)
+                .shows(TestKind.RING, Shows.RISES)
                 .symptom("Seen at the terminals; r1 and rn read higher than length and section give.")
                 .remedy("Replace the run by cable of the right section.")
                 .accepts((f, rig) -> Where.withNeighbour(f, rig, -1));
@@ -167,7 +167,7 @@ final class RingFaults {
                         + f.kind().magnitude().orElseThrow().shown(f.size())
                         + " training spur and its joint box.")
                 .seen()
-                .shows(TestStep.RING, Shows.RISES)
+                .shows(TestKind.RING, Shows.RISES)
                 .symptom("Crossed, this socket reads higher than its own spur explains.")
                 .remedy("Feed the socket from the ring, or through a fused connection.");
     }
@@ -184,10 +184,10 @@ final class RingFaults {
                         "a loose terminal warms under load, a loose CPC is no earth")
                 .set((f, rig) -> ProtectiveConductorFaults.inSeries(f) + " between the terminal and the contact of "
                         + Where.name(f.place(), rig) + ".")
-                .shows(TestStep.R1_R2, Shows.RISES)
-                .shows(TestStep.R2, Shows.RISES)
-                .shows(TestStep.RING, Shows.RISES)
-                .shows(TestStep.ZS, Shows.RISES)
+                .shows(TestKind.R1_R2, Shows.RISES)
+                .shows(TestKind.R2, Shows.RISES)
+                .shows(TestKind.RING, Shows.RISES)
+                .shows(TestKind.ZS, Shows.RISES)
                 .symptom("This point alone reads higher; the points beyond read as healthy. On a radial no continuity"
                         + " reading uses the neutral: there a loose neutral stays hidden.")
                 .remedy("Tighten the terminal to torque, or replace the accessory, and measure again.");

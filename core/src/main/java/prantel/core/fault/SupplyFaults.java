@@ -15,7 +15,7 @@ import prantel.core.network.Branch.End;
 import prantel.core.network.Edit;
 import prantel.core.rig.Places;
 import prantel.core.rig.Supply;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** What arrives wrongly. Never wired by hand: source box or simulated rig only. */
 final class SupplyFaults {
@@ -49,7 +49,7 @@ final class SupplyFaults {
                     }
                     return edits;
                 })
-                .shows(TestStep.LIVE_POLARITY, Shows.FALLS)
+                .shows(TestKind.LIVE_POLARITY, Shows.FALLS)
                 .symptom("L–E reads nothing and N–E reads the full voltage.")
                 .remedy("Isolate, report to the distributor, energise only when put right.");
     }
@@ -63,9 +63,9 @@ final class SupplyFaults {
                 .at(Where.SUPPLY)
                 .conductors(List.of(NEUTRAL))
                 .edits(b -> List.of(new Edit.Open(Places.source(NEUTRAL))))
-                .shows(TestStep.LIVE_POLARITY, Shows.FALLS)
+                .shows(TestKind.LIVE_POLARITY, Shows.FALLS)
                 // where the neutral is the earth too, the way over the ground keeps the voltage up
-                .shows(TestStep.ZE, Shows.RISES)
+                .shows(TestKind.ZE, Shows.RISES)
                 .symptom("No steady voltage to neutral; in TN-C-S the metalwork may rise to a dangerous voltage.")
                 .remedy("Isolate at once, report to the distributor.");
     }
@@ -79,7 +79,7 @@ final class SupplyFaults {
                 .at(Where.THREE_PHASE_SUPPLY)
                 .conductors(List.of(L1, L2))
                 .edits(b -> List.of(Build.exchange(Places.source(L1), End.TO, Places.source(L2), End.TO)))
-                .shows(TestStep.SEQUENCE, Shows.SAYS)
+                .shows(TestKind.SEQUENCE, Shows.SAYS)
                 .symptom("The rotation is anticlockwise at the origin and everywhere.")
                 .remedy("Exchange two lines at the origin after isolation by the distributor.");
     }
@@ -93,7 +93,7 @@ final class SupplyFaults {
                 .at(Where.THREE_PHASE_SUPPLY)
                 .conductors(List.of(L1), List.of(L2), List.of(L3))
                 .edits(b -> List.of(new Edit.Open(Places.source(b.conductor()))))
-                .shows(TestStep.LIVE_POLARITY, Shows.FALLS)
+                .shows(TestKind.LIVE_POLARITY, Shows.FALLS)
                 .symptom("One line has no voltage; no phase sequence can be shown.")
                 .remedy("Report to the distributor, or replace the blown service fuse.");
     }

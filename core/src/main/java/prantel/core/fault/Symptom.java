@@ -1,23 +1,23 @@
 package prantel.core.fault;
 
 import java.util.Optional;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /**
  * What a fault does to the readings of one test.
  *
  * @param step empty for what is seen at inspection, before any reading
  */
-public record Symptom(Optional<TestStep> step, Shows shows) {
+public record Symptom(Optional<TestKind> step, Shows shows) {
     static final Symptom SEEN = new Symptom(Optional.empty(), Shows.SEEN);
 
-    static Symptom in(TestStep step, Shows shows) {
+    static Symptom in(TestKind step, Shows shows) {
         return new Symptom(Optional.of(step), shows);
     }
 
     /** "R2, method 2: over-range". */
     public String words() {
-        return step.map(TestStep::label).orElse("Inspection") + ": " + shows.words();
+        return step.map(TestKind::label).orElse("Inspection") + ": " + shows.words();
     }
 
     /** How a reading changes from healthy. */

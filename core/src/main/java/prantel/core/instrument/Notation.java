@@ -18,6 +18,11 @@ public final class Notation {
     private static final Pattern NUMBER =
             Pattern.compile("([>≥+]?)\\s*(\\d{1,9}(?:[.,]\\d{1,6})?|[.,]\\d{1,6})\\s*(\\+?)\\s*([^\\s+]*)(\\+?)");
 
+    /** Before the reason of a box that was left out. */
+    public static final String NOT_TESTED = "not tested";
+
+    private static final int SHORTEST_REASON = 3;
+
     private static final List<String> OPEN_WORDS =
             List.of("open", "o/c", "over", "or", "o.r.", "ol", "o.l.", "over-range");
     private static final List<String> NO_TRIP =
@@ -66,6 +71,12 @@ public final class Notation {
             return new Written.Blank();
         }
         String lower = plain.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+        if (lower.startsWith(NOT_TESTED)) {
+            String reason = plain.substring(NOT_TESTED.length()).replaceAll("^[\\s:,–-]+", "");
+            return reason.length() < SHORTEST_REASON
+                    ? unreadable(text, "say why, such as “not tested: no access behind the cupboard”")
+                    : new Written.NotTested(text, reason);
+        }
         if (TRIPPED.contains(lower)) {
             return new Written.Stopped(text, Stop.TRIPPED);
         }

@@ -30,8 +30,16 @@ public sealed interface Written {
     /** Words where words are asked for. */
     record Said(String text, Saying saying) implements Written {}
 
+    /** "not tested: the socket is behind a built-in cupboard": left out, and why. */
+    record NotTested(String text, String reason) implements Written {}
+
     /** Something that is no reading. */
     record Unreadable(String text, Problem problem) implements Written {}
+
+    /** Whether it says something about what was measured. */
+    default boolean isReading() {
+        return !(this instanceof Blank || this instanceof Unreadable || this instanceof NotTested);
+    }
 
     /** As it was written; empty for nothing. */
     default String asWritten() {
@@ -42,6 +50,7 @@ public sealed interface Written {
             case Open open -> open.text().strip();
             case Stopped stopped -> stopped.text().strip();
             case Said said -> said.text().strip();
+            case NotTested not -> not.text().strip();
             case Unreadable unreadable -> unreadable.text().strip();
         };
     }
@@ -54,6 +63,7 @@ public sealed interface Written {
             case Open open -> limit.isMetByOverRange();
             case Stopped stopped -> false;
             case Said said -> false;
+            case NotTested not -> false;
             case Blank blank -> false;
             case Unreadable unreadable -> false;
         };

@@ -5,9 +5,6 @@ public final class InsulationMinimum {
     /** Circuits up to 500 V, tested at 500 V DC: 1.0 MΩ. */
     public static final double UP_TO_500_VOLTS_OHMS = 1.0e6;
 
-    /** Below this a new circuit passes but is looked into. Common practice, no source. */
-    public static final double INVESTIGATE_BELOW_OHMS = 20e6;
-
     public static final String SOURCE = "BS 7671 Table 64 (IEC 60364-6 Table 6.1)";
 
     private InsulationMinimum() {}

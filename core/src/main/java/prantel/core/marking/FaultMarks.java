@@ -1,6 +1,7 @@
 package prantel.core.marking;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,78 +10,107 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.marking.Mark.Award;
+import prantel.core.marking.Mark.Worth;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Criterion;
 
 /** Marks for the faults found, and for none invented. */
 final class FaultMarks {
-    private static final String GROUP = "Faults";
+    private final Rig rig;
+    private final List<Fault> faults;
+    private final CandidateRecord record;
+    private final Map<Fault, List<Fault>> agreed;
+    /** For each fault of the set the report that comes nearest to it. */
+    private final List<Optional<FaultReport>> answers = new ArrayList<>();
 
-    private FaultMarks() {}
+    private final List<FaultReport> unused;
 
-    static List<Mark> of(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
-        Rig rig = key.rig();
+    FaultMarks(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
+        this.rig = key.rig();
+        this.faults = key.faults().faults();
+        this.record = record;
+        this.agreed = agreed;
+        this.unused = new ArrayList<>(record.faults());
+        for (Fault fault : faults) {
+            Optional<FaultReport> best = unused.stream()
+                    .filter(r -> award(fault, r) != Award.NONE)
+                    .max(Comparator.comparingDouble(r -> award(fault, r).share()));
+            best.ifPresent(unused::remove);
+            answers.add(best);
+        }
+    }
+
+    List<Mark> of(Criterion.FaultReported criterion) {
         List<Mark> marks = new ArrayList<>();
-        List<FaultReport> unused = new ArrayList<>(record.faults());
-        List<Fault> faults = key.faults().faults();
         for (int i = 0; i < faults.size(); i++) {
             Fault fault = faults.get(i);
-            List<Fault> alike = agreed.getOrDefault(fault, List.of());
-            Optional<FaultReport> best = unused.stream()
-                    .filter(r -> award(fault, alike, r, rig) != Award.NONE)
-                    .max(java.util.Comparator.comparingDouble(
-                            r -> award(fault, alike, r, rig).share()));
-            best.ifPresent(unused::remove);
-            Award award = best.map(r -> award(fault, alike, r, rig)).orElse(Award.NONE);
+            Optional<FaultReport> answer = answers.get(i);
+            Criterion.Common common = criterion.common();
+            String title = fault.title() + ", " + fault.place().label(rig);
             marks.add(new Mark(
-                    "faults/" + (i + 1),
-                    GROUP,
-                    fault.title() + ", " + fault.place().label(rig),
-                    3,
-                    true,
-                    award,
-                    best.map(r -> evidence(fault, r, award, rig)).orElse("Not on the sheet."),
+                    common.id() + "/" + (i + 1),
+                    common.group(),
+                    criterion.aspect() == Criterion.Aspect.FOUND ? title : common.title() + ": " + title,
+                    new Worth(common.weight(), common.severity()),
+                    answer.map(r -> award(criterion.aspect(), fault, r)).orElse(Award.NONE),
+                    answer.map(r -> evidence(criterion.aspect(), fault, r)).orElseGet(Evidence.NotOnTheSheet::new),
                     List.of()));
         }
-        marks.add(noneInvented(unused, record, rig));
         return marks;
     }
 
-    private static Mark noneInvented(List<FaultReport> unused, CandidateRecord record, Rig rig) {
-        boolean nothing = record.readings().values().stream().allMatch(String::isBlank)
-                && record.faults().isEmpty();
-        String evidence = nothing
-                ? "Nothing is on the sheet."
-                : unused.isEmpty()
-                        ? "Nothing is named that is not there."
-                        : unused.stream()
-                                .map(r -> r.title() + ", " + r.place().label(rig))
-                                .collect(java.util.stream.Collectors.joining("; ", "Named but not set: ", "."));
+    private Award award(Criterion.Aspect aspect, Fault fault, FaultReport report) {
+        boolean agreedOn = isAgreed(fault, report);
+        boolean right = switch (aspect) {
+            case FOUND -> true;
+            case NAMED -> agreedOn || isNature(fault, report) && fault.conductors().equals(report.conductors());
+            case LOCATED -> agreedOn || isPlace(fault, report);
+            case REMEDIED -> !report.remedy().isBlank();
+        };
+        return aspect == Criterion.Aspect.FOUND ? award(fault, report) : right ? Award.FULL : Award.NONE;
+    }
+
+    Mark invented(Criterion.NothingInvented criterion) {
+        boolean nothing = record.isEmpty();
+        Criterion.Common common = criterion.common();
         return new Mark(
-                "faults/none-invented",
-                GROUP,
-                "No sound part called faulty",
-                1,
-                false,
+                common.id(),
+                common.group(),
+                common.title(),
+                new Worth(common.weight(), common.severity()),
                 unused.isEmpty() && !nothing ? Award.FULL : Award.NONE,
-                evidence,
+                nothing
+                        ? new Evidence.NothingAtAll()
+                        : new Evidence.Invented(unused.stream().map(this::named).toList()),
                 List.of());
     }
 
-    private static Award award(Fault fault, List<Fault> alike, FaultReport report, Rig rig) {
-        if (alike.stream().anyMatch(a -> isExactly(a, report))) {
+    private String named(FaultReport report) {
+        return report.title() + ", " + report.place().label(rig);
+    }
+
+    private boolean isAgreed(Fault fault, FaultReport report) {
+        return agreed.getOrDefault(fault, List.of()).stream().anyMatch(a -> isExactly(a, report));
+    }
+
+    private Award award(Fault fault, FaultReport report) {
+        if (isAgreed(fault, report)) {
             return Award.FULL;
         }
-        FaultKind kind = fault.kind();
-        boolean nature = isNature(kind, report, rig) && fault.conductors().equals(report.conductors());
-        boolean place = kind.acceptedPlaces(fault, rig).contains(report.place());
+        boolean nature = isNature(fault, report) && fault.conductors().equals(report.conductors());
+        boolean place = isPlace(fault, report);
         if (nature && place) {
             return Award.FULL;
         }
         return nature
-                        || place && isNature(kind, report, rig)
+                        || place && isNature(fault, report)
                         || place && fault.place().equals(report.place())
                 ? Award.HALF
                 : Award.NONE;
+    }
+
+    private boolean isPlace(Fault fault, FaultReport report) {
+        return fault.kind().acceptedPlaces(fault, rig).contains(report.place());
     }
 
     private static boolean isExactly(Fault fault, FaultReport report) {
@@ -89,20 +119,26 @@ final class FaultMarks {
                 && fault.conductors().equals(report.conductors());
     }
 
-    private static boolean isNature(FaultKind kind, FaultReport report, Rig rig) {
+    private boolean isNature(Fault fault, FaultReport report) {
+        FaultKind kind = fault.kind();
         return kind == report.kind()
                 || kind.equivalentKinds(rig).contains(report.kind().id());
     }
 
-    private static String evidence(Fault fault, FaultReport report, Award award, Rig rig) {
-        String named = "Named as " + report.title() + ", " + report.place().label(rig) + ".";
-        if (award == Award.FULL) {
-            String elsewhere = fault.place().equals(report.place())
-                    ? ""
-                    : " As good an answer: no reading of the sequence tells the two places apart.";
-            return named + elsewhere + (report.remedy().isBlank() ? " No remedy given." : "");
+    private Evidence evidence(Criterion.Aspect aspect, Fault fault, FaultReport report) {
+        Award award = award(aspect, fault, report);
+        if (aspect != Criterion.Aspect.FOUND) {
+            return new Evidence.AspectOf(
+                    aspect == Criterion.Aspect.REMEDIED
+                            ? named(report) + (report.remedy().isBlank() ? ", without a remedy" : ", " + report.remedy())
+                            : named(report),
+                    award == Award.FULL);
         }
-        boolean place = fault.kind().acceptedPlaces(fault, rig).contains(report.place());
-        return named + (place ? " The place is right, the nature is not." : " The nature is right, the place is not.");
+        return award == Award.FULL
+                ? new Evidence.Found(
+                        named(report),
+                        fault.place().equals(report.place()),
+                        !report.remedy().isBlank())
+                : new Evidence.PartlyFound(named(report), isPlace(fault, report));
     }
 }

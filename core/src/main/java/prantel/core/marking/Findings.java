@@ -18,10 +18,11 @@ import prantel.core.limits.Limit;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
-import prantel.core.rig.Ring;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
+import prantel.core.sequence.SlotPlan;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.TestKind;
 
 /** Looks at every box of a sheet. */
 final class Findings {
@@ -69,18 +70,19 @@ final class Findings {
     private Set<List<Object>> methodsLeftOut() {
         Set<List<Object>> left = new HashSet<>();
         for (Circuit circuit : key.rig().circuits()) {
-            // a ring has no method 1 of its own: its R1+R2 comes from step 3, and R2 is never asked for as well
-            boolean ring = circuit instanceof Ring;
-            if (ring || !isTouched(circuit.id(), TestStep.R2)) {
-                left.add(List.of(circuit.id(), TestStep.R2));
-            } else if (!isTouched(circuit.id(), TestStep.R1_R2)) {
-                left.add(List.of(circuit.id(), TestStep.R1_R2));
+            if (SlotPlan.isRingByItself(circuit, key.scheme())) {
+                left.add(List.of(circuit.id(), TestKind.R2));
+            } else if (key.scheme().eitherMethod()) {
+                boolean second = isTouched(circuit.id(), TestKind.R2);
+                if (!second || !isTouched(circuit.id(), TestKind.R1_R2)) {
+                    left.add(List.of(circuit.id(), second ? TestKind.R1_R2 : TestKind.R2));
+                }
             }
         }
         return left;
     }
 
-    private boolean isTouched(CircuitId circuit, TestStep step) {
+    private boolean isTouched(CircuitId circuit, TestKind step) {
         return key.expectations().stream()
                 .map(Expectation::slot)
                 .filter(s ->
@@ -101,9 +103,9 @@ final class Findings {
         if (said == null) {
             return Finding.Judged.MISSING;
         }
-        boolean right = written instanceof Written.Blank || written instanceof Written.Unreadable
-                ? expectation.withFaults().meets(limit)
-                : written.meets(limit);
+        boolean right = written.isReading()
+                ? written.meets(limit)
+                : expectation.withFaults().meets(limit);
         return said == right ? Finding.Judged.RIGHT : Finding.Judged.WRONG;
     }
 
@@ -116,6 +118,7 @@ final class Findings {
             case Written.Unreadable unreadable ->
                 remarks.add(unreadable.problem().given() + ": "
                         + unreadable.problem().mend() + ".");
+            case Written.Open open when practice().recording().overRange() == Practice.OverRange.ANY_SIGN -> {}
             case Written.Open open ->
                 remarks.add("“" + open.text().strip()
                         + "” does not say how far the instrument reads; over-range is written with its range, such as "
@@ -129,7 +132,9 @@ final class Findings {
             }
             case Written.Number number -> {
                 if (number.base() > 0 && isBelowInvestigation(slot, number)) {
-                    remarks.add("Passes, but below 20\u2009MΩ a new circuit is looked into (common practice).");
+                    remarks.add("Passes, but below "
+                            + Check.plain(practice().insulation().investigateBelowMegohms())
+                            + "\u2009MΩ a new circuit is looked into (common practice).");
                 }
                 if (number.base() == 0
                         && meter(slot).show(0) instanceof prantel.core.instrument.Reading.Value zero
@@ -139,17 +144,26 @@ final class Findings {
                 }
             }
             case Written.Blank blank -> {}
+            case Written.NotTested not ->
+                remarks.add("Not tested: " + not.reason() + "."
+                        + (practice().recording().notTested() == Practice.NotTested.NEVER
+                                ? " Here every box is tested; the reason excuses nothing."
+                                : ""));
             case Written.Stopped stopped -> {}
             case Written.Said said -> {}
         }
         return remarks;
     }
 
-    private static boolean isBelowInvestigation(Slot slot, Written.Number number) {
-        return slot.step() == TestStep.INSULATION
+    private Practice practice() {
+        return key.scheme().practice();
+    }
+
+    private boolean isBelowInvestigation(Slot slot, Written.Number number) {
+        return slot.step() == TestKind.INSULATION
                 && slot.limit().isPresent()
                 && number.base() >= InsulationMinimum.UP_TO_500_VOLTS_OHMS
-                && number.base() < InsulationMinimum.INVESTIGATE_BELOW_OHMS;
+                && number.base() < 1e6 * practice().insulation().investigateBelowMegohms();
     }
 
     /** A composed box is written in the notation of the boxes it comes from; words have no meter and never come here. */

@@ -1,46 +1,59 @@
 package prantel.core.marking;
 
 import java.util.List;
+import prantel.core.scheme.Severity;
 import prantel.core.sequence.SlotId;
 
 /**
  * A proposed mark.
  *
  * @param id stable within a sheet: "sockets/r1r2/highest", so that a decision can refer to it
- * @param group what it belongs to on the sheet: a step's label, or "Faults"
+ * @param group what it belongs to on the sheet: a test's name, or the criterion's own
  * @param title what it is given for
- * @param weight what it counts at most
- * @param key whether less than half of it refers the candidate by itself
- * @param evidence why, in one or two sentences
+ * @param worth what it counts at most, and what missing it means
+ * @param award how much of it is proposed
+ * @param evidence why, as data
  * @param slots the boxes it rests on
  */
 public record Mark(
-        String id,
-        String group,
-        String title,
-        double weight,
-        boolean key,
-        Award award,
-        String evidence,
-        List<SlotId> slots) {
+        String id, String group, String title, Worth worth, Award award, Evidence evidence, List<SlotId> slots) {
     public Mark {
         slots = List.copyOf(slots);
     }
 
+    /** @param weight points at most */
+    public record Worth(double weight, Severity severity) {}
+
+    /** Why, in one or two sentences. */
+    public String words() {
+        return Sentences.of(evidence);
+    }
+
+    public double weight() {
+        return award == Award.NOT_SEEN ? 0 : worth.weight();
+    }
+
+    /** Whether missing it refers or stops by itself. */
+    public boolean key() {
+        return worth.severity() != Severity.COUNTS;
+    }
+
     public double points() {
-        return weight * award.share();
+        return weight() * award.share();
     }
 
     /** The same mark with another award: an assessor's decision. */
     public Mark withAward(Award given) {
-        return new Mark(id, group, title, weight, key, given, evidence, slots);
+        return new Mark(id, group, title, worth, given, evidence, slots);
     }
 
     /** How much of a mark is given. */
     public enum Award {
         FULL(1),
         HALF(0.5),
-        NONE(0);
+        NONE(0),
+        /** Nobody saw it: it counts neither way. */
+        NOT_SEEN(0);
 
         private final double share;
 

@@ -25,7 +25,7 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Submain;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme.Tolerances;
+import prantel.core.scheme.Tolerances;
 
 /**
  * The rig with faults, supply on: touch voltages of all metal, disconnection of a fault to it at every point, short circuits

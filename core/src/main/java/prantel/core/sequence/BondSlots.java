@@ -1,5 +1,11 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Practice;
+
+import prantel.core.scheme.Scheme;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -35,12 +41,12 @@ final class BondSlots {
 
     List<Slot> earthingConductor() {
         EarthingConductor conductor = rig.earthing().conductor();
-        Limit limit = scheme.options().asNzs()
+        Limit limit = scheme.practice().continuity().maxima() == Practice.Maxima.AS_NZS
                 ? Limit.atMost(AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "")
                 : byLength(conductor.csaMm2(), conductor.lengthMetres());
         return List.of(slot(
                 "earthing-conductor",
-                TestStep.EARTHING,
+                TestKind.EARTHING,
                 "earthing conductor, end to end",
                 setUps.earthingConductor(),
                 Places.EARTHING_CONDUCTOR_END,
@@ -58,7 +64,7 @@ final class BondSlots {
         for (SupplementaryBond bond : rig.earthing().supplementaryBonds()) {
             slots.add(slot(
                     "supplementary-bond/" + bond.id(),
-                    TestStep.BONDING,
+                    TestKind.BONDING,
                     bond.label(),
                     setUps.nothingMoved("Probes on the earth terminal of the point and on the bare part"),
                     Places.accessory(bond.circuit(), bond.point(), Conductor.CPC),
@@ -85,10 +91,10 @@ final class BondSlots {
     }
 
     private Slot bond(MainBond bond, String id, String where, Terminal probe) {
-        boolean inPlace = scheme.options().bondsInPlace();
+        boolean inPlace = scheme.practice().bonding().oneEnd() == Practice.OneEnd.IN_PLACE;
         return slot(
                 "bond/" + bond.id() + "/" + id,
-                TestStep.BONDING,
+                TestKind.BONDING,
                 bond.part() + ", " + where,
                 inPlace ? setUps.bondInPlace(bond) : setUps.bond(bond),
                 inPlace ? Places.MET : Places.bondMetEnd(bond.id()),
@@ -98,7 +104,7 @@ final class BondSlots {
     }
 
     private static Slot slot(
-            String id, TestStep step, String where, SetUp setUp, Terminal a, Terminal b, Limit limit, ByHand byHand) {
+            String id, TestKind step, String where, SetUp setUp, Terminal a, Terminal b, Limit limit, ByHand byHand) {
         return new Slot.Measured(
                 new SlotId(id),
                 step,
@@ -112,7 +118,7 @@ final class BondSlots {
     }
 
     private Limit yardstick(double csaMm2, double metres) {
-        return switch (scheme.options().yardstick()) {
+        return switch (scheme.practice().bonding().yardstick()) {
             case FIXED -> Limit.atMost(BondingYardstick.OHMS, BondingYardstick.SOURCE, "");
             case HALF_OHM -> Limit.atMost(AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "");
             case BY_LENGTH -> byLength(csaMm2, metres);
@@ -122,8 +128,8 @@ final class BondSlots {
     /** What length and size give at the warm end of the scheme's tolerance, and two joints as poor as it allows. */
     private Limit byLength(double csaMm2, double metres) {
         double joints =
-                2 * scheme.tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
-        double copper = scheme.tolerances().high().cable() * ohms(csaMm2, metres);
+                2 * scheme.practice().tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
+        double copper = scheme.practice().tolerances().high().cable() * ohms(csaMm2, metres);
         // a display has hundredths: one digit more could never be told apart
         double most = Math.ceil((copper + joints) * 100) / 100 + 0.01;
         return Limit.atMost(

@@ -41,7 +41,7 @@ final class CircuitLength {
 
     private static double spurMetres(Ring ring) {
         return ring.points().stream()
-                .mapToDouble(p -> RingSlots.spurMetres(ring, p))
+                .mapToDouble(p -> RingSpurs.metres(ring, p))
                 .max()
                 .orElse(0);
     }

@@ -1,5 +1,9 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.Practice;
+
+import prantel.core.scheme.Scheme;
+
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -47,11 +51,11 @@ public final class CircuitLimits {
             return Limit.atMost(
                     ohms, "BS 7671 411.5.3", text("50 V ÷ %s mA = %.0f Ω", Check.plain(milliamps.getAsDouble()), ohms));
         }
-        if (scheme.options().asNzs() && circuit.device().overcurrent() instanceof Breaker breaker) {
+        if (asNzs() && circuit.device().overcurrent() instanceof Breaker breaker) {
             double u0 = rig.supply().nominalVolts();
             return Limit.atMost(AsNzs.zsMaxColdOhms(u0, breaker), AsNzs.SOURCE, AsNzs.zsWorking(u0, breaker));
         }
-        return scheme.options().hotZs() ? hot(circuit) : eighty(circuit);
+        return scheme.practice().loop().zsLimit() == Practice.ZsLimit.HOT ? hot(circuit) : eighty(circuit);
     }
 
     /** Least IΔn in front of a circuit of a TT rig, mA; empty where an overcurrent device has to disconnect. */
@@ -95,7 +99,7 @@ public final class CircuitLimits {
      */
     public Optional<Limit> r1PlusR2(Circuit circuit) {
         double u0 = rig.supply().nominalVolts();
-        if (scheme.options().asNzs() && circuit.device().overcurrent() instanceof Breaker breaker) {
+        if (asNzs() && circuit.device().overcurrent() instanceof Breaker breaker) {
             return Optional.of(
                     Limit.atMost(AsNzs.phaseEarthMaxOhms(u0, breaker), AsNzs.SOURCE, AsNzs.working(u0, breaker)));
         }
@@ -116,7 +120,7 @@ public final class CircuitLimits {
         var device = circuit.device().overcurrent();
         double overcurrent = ZsLimit.COLD_SHARE * device.zsMaxOhms(u0);
         double most = Math.min(
-                overcurrent, Math.ceil(100 * (own * scheme.tolerances().high().cable() + JOINTS_OHMS)) / 100);
+                overcurrent, Math.ceil(100 * (own * scheme.practice().tolerances().high().cable() + JOINTS_OHMS)) / 100);
         return overcurrent < own
                 ? Optional.empty()
                 : Optional.of(Limit.atMost(
@@ -170,5 +174,9 @@ public final class CircuitLimits {
 
     static String text(String pattern, Object... values) {
         return String.format(Locale.ROOT, pattern, values);
+    }
+
+    private boolean asNzs() {
+        return scheme.practice().continuity().maxima() == Practice.Maxima.AS_NZS;
     }
 }

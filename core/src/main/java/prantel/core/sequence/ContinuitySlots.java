@@ -1,5 +1,9 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Scheme;
+
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.SWITCHED_LINE;
 
@@ -46,7 +50,7 @@ final class ContinuitySlots {
             };
             slots.addAll(readings);
             if (!readings.isEmpty()) {
-                slots.add(highest(circuit, TestStep.R1_R2, "r1r2", "R1+R2", readings, limits.r1PlusR2(circuit)));
+                slots.add(highest(circuit, TestKind.R1_R2, "r1r2", "R1+R2", readings, limits.r1PlusR2(circuit)));
             }
         }
         return slots;
@@ -142,7 +146,7 @@ final class ContinuitySlots {
             Circuit circuit, String id, Spot spot, SetUp setUp, Terminal a, Terminal b, Optional<ByHand> byHand) {
         return new Slot.Measured(
                 new SlotId(id),
-                TestStep.R1_R2,
+                TestKind.R1_R2,
                 "R1+R2",
                 spot,
                 new Measurement.TwoProbe(Function.CONTINUITY, a, b),
@@ -196,7 +200,7 @@ final class ContinuitySlots {
                         Places.earthBar(submain.feeds())));
             }
             slots.addAll(readings);
-            slots.add(highest(circuit, TestStep.R2, "r2", "R2", readings, limits.r2(circuit)));
+            slots.add(highest(circuit, TestKind.R2, "r2", "R2", readings, limits.r2(circuit)));
         }
         return slots;
     }
@@ -204,7 +208,7 @@ final class ContinuitySlots {
     private static Slot r2(Circuit circuit, String id, Spot spot, SetUp setUp, Terminal probe) {
         return new Slot.Measured(
                 new SlotId(SlotIds.of(circuit.id()) + "/r2/" + id),
-                TestStep.R2,
+                TestKind.R2,
                 "R2",
                 spot,
                 new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, Places.MET, probe),
@@ -215,7 +219,7 @@ final class ContinuitySlots {
     }
 
     static Slot highest(
-            Circuit circuit, TestStep step, String id, String quantity, List<Slot> of, Optional<Limit> limit) {
+            Circuit circuit, TestKind step, String id, String quantity, List<Slot> of, Optional<Limit> limit) {
         return new Slot.Composed(
                 new SlotId(SlotIds.of(circuit.id()) + "/" + id),
                 step,

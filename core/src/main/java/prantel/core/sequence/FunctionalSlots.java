@@ -1,5 +1,7 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.NEUTRAL;
 import static prantel.core.rig.Conductor.SWITCHED_LINE;
@@ -65,7 +67,7 @@ final class FunctionalSlots {
     }
 
     private Slot rotation(String id, Spot spot, Terminal l1, Terminal l2, Terminal l3) {
-        return slot(id, TestStep.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), Unit.WORDS);
+        return slot(id, TestKind.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), Unit.WORDS);
     }
 
     List<Slot> all() {
@@ -98,7 +100,7 @@ final class FunctionalSlots {
         }
         return slot(
                 SlotIds.of(circuit.id()) + "/works/device",
-                TestStep.FUNCTIONAL,
+                TestKind.FUNCTIONAL,
                 "its device switches it",
                 Spot.of(circuit, circuit.label() + ", at " + point.label()),
                 new Measurement.Operation(List.of(
@@ -145,7 +147,7 @@ final class FunctionalSlots {
     private Slot loadCurrent(Circuit circuit, Point point, double ohms) {
         return slot(
                 SlotIds.of(circuit.id()) + "/load-current/" + point.id(),
-                TestStep.FUNCTIONAL,
+                TestKind.FUNCTIONAL,
                 "load current",
                 Spot.of(circuit, point),
                 new Measurement.LoadCurrent(
@@ -173,7 +175,7 @@ final class FunctionalSlots {
         }
         return slot(
                 SlotIds.of(lighting.id()) + "/works/" + SlotIds.ofGroup(group.id()),
-                TestStep.FUNCTIONAL,
+                TestKind.FUNCTIONAL,
                 "lamp, from every switch",
                 new Spot(
                         Optional.of(lighting.id()),
@@ -200,7 +202,7 @@ final class FunctionalSlots {
         }
         slots.add(slot(
                 SlotIds.of(circuit.id()) + "/works/" + SlotIds.of(point.id()),
-                TestStep.FUNCTIONAL,
+                TestKind.FUNCTIONAL,
                 point.kind() == PointKind.ISOLATOR ? "isolator, on and off" : "supply present",
                 Spot.of(circuit, point),
                 new Measurement.Operation(trials),
@@ -210,7 +212,7 @@ final class FunctionalSlots {
                 .ifPresent(l -> slots.add(loadCurrent(circuit, point, l.hotOhms())));
     }
 
-    private Slot slot(String id, TestStep step, String quantity, Spot spot, Measurement measurement, Unit unit) {
+    private Slot slot(String id, TestKind step, String quantity, Spot spot, Measurement measurement, Unit unit) {
         return new Slot.Measured(
                 new SlotId(id), step, quantity, spot, measurement, setUp, unit, Optional.empty(), Optional.empty());
     }

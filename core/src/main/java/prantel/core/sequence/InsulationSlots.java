@@ -1,5 +1,11 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Practice;
+
+import prantel.core.scheme.Scheme;
+
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.NEUTRAL;
 
@@ -41,7 +47,7 @@ final class InsulationSlots {
 
     List<Slot> circuits() {
         List<Slot> slots = new ArrayList<>();
-        for (int volts : scheme.insulationVolts()) {
+        for (int volts : scheme.practice().insulation().volts()) {
             rig.circuits().forEach(c -> slots.addAll(circuit(c, volts)));
         }
         return slots;
@@ -56,7 +62,7 @@ final class InsulationSlots {
                 slots.add(slot(
                         SlotIds.of(circuit.id()) + "/ir" + volts + "/" + pairId(pair)
                                 + (rounds ? "/round-" + (round + 1) : ""),
-                        TestStep.INSULATION,
+                        TestKind.INSULATION,
                         pair,
                         Spot.of(
                                 circuit,
@@ -80,7 +86,7 @@ final class InsulationSlots {
                             ? "All switches so that the lamps would be on"
                             : "Switch " + round + " of each group operated as well");
         }
-        if (scheme.options().joinedInsulation()) {
+        if (isJoined()) {
             edits.addAll(setUps.livesJoined(circuit));
             steps.add("Line and neutral joined at the board");
         }
@@ -96,7 +102,7 @@ final class InsulationSlots {
             return List.of(0);
         }
         int count = LightStates.rounds(lighting);
-        if (!scheme.options().everySwitchRound() && count > 1) {
+        if (scheme.practice().insulation().rounds() == Practice.Rounds.FIRST_AND_LAST && count > 1) {
             return List.of(0, count - 1);
         }
         return java.util.stream.IntStream.range(0, count).boxed().toList();
@@ -105,7 +111,7 @@ final class InsulationSlots {
     /** Every two of lines, neutral and CPC; with live conductors joined only one of them to the CPC. */
     private List<Conductor[]> pairs(List<Conductor> lines) {
         List<Conductor[]> pairs = new ArrayList<>();
-        if (scheme.options().joinedInsulation()) {
+        if (isJoined()) {
             pairs.add(new Conductor[] {lines.getFirst(), CPC});
             return pairs;
         }
@@ -122,7 +128,7 @@ final class InsulationSlots {
 
     /** All circuits of a section together, then of a board: the parallel value. */
     List<Slot> boards() {
-        int volts = scheme.insulationVolts().getLast();
+        int volts = scheme.practice().insulation().judgedVolts();
         List<Slot> slots = new ArrayList<>();
         for (Board board : rig.boards()) {
             List<Conductor> poles = setUps.poles(board);
@@ -157,7 +163,7 @@ final class InsulationSlots {
 
     /** Where the school joins live conductors for the test, all poles of the board joined as well. */
     private SetUp joined(SetUp setUp, List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
-        if (!scheme.options().joinedInsulation()) {
+        if (!isJoined()) {
             return setUp;
         }
         List<String> steps = new ArrayList<>(setUp.steps());
@@ -181,7 +187,7 @@ final class InsulationSlots {
         for (Conductor[] pair : pairs(poles.subList(0, poles.size() - 1))) {
             slots.add(slot(
                     id + "/ir" + volts + "/" + pairId(pair),
-                    TestStep.INSULATION_BOARD,
+                    TestKind.INSULATION_BOARD,
                     pair,
                     Spot.at(where + ", " + volts + " V"),
                     volts,
@@ -192,8 +198,8 @@ final class InsulationSlots {
     }
 
     private Slot slot(
-            String id, TestStep step, Conductor[] pair, Spot spot, int volts, SetUp setUp, Terminal a, Terminal b) {
-        boolean judged = volts == scheme.insulationVolts().getLast();
+            String id, TestKind step, Conductor[] pair, Spot spot, int volts, SetUp setUp, Terminal a, Terminal b) {
+        boolean judged = volts == scheme.practice().insulation().judgedVolts();
         String name = pair[0].letter() + "–" + pair[1].letter();
         return new Slot.Measured(
                 new SlotId(id),
@@ -216,5 +222,9 @@ final class InsulationSlots {
 
     private static Terminal atBoard(Circuit circuit, Conductor conductor) {
         return conductor == CPC ? Places.earthBar(circuit.way().board()) : Places.cableAtBoard(circuit.id(), conductor);
+    }
+
+    private boolean isJoined() {
+        return scheme.practice().insulation().pairs() == Practice.Pairs.JOINED_TO_EARTH;
     }
 }

@@ -1,5 +1,11 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Practice;
+
+import prantel.core.scheme.Scheme;
+
 import static prantel.core.rig.Conductor.NEUTRAL;
 
 import java.util.ArrayList;
@@ -35,7 +41,7 @@ final class OriginSlots {
         SetUp setUp = setUps.atIncoming(board, "Indicator proved before and after; probes behind the main switch");
         return pairs(
                 "isolation",
-                TestStep.SAFE_ISOLATION,
+                TestKind.SAFE_ISOLATION,
                 "behind the main switch",
                 setUp,
                 c -> Places.behindMainSwitch(board.id(), c),
@@ -48,7 +54,7 @@ final class OriginSlots {
         SetUp setUp = setUps.atIncoming(board, "Probes on the incoming terminals, earth or neutral first, line last");
         return pairs(
                 "origin/volts",
-                TestStep.LIVE_POLARITY,
+                TestKind.LIVE_POLARITY,
                 "incoming",
                 setUp,
                 c -> Places.incoming(rig, board.id(), c),
@@ -58,7 +64,7 @@ final class OriginSlots {
 
     private List<Slot> pairs(
             String id,
-            TestStep step,
+            TestKind step,
             String where,
             SetUp setUp,
             java.util.function.Function<Conductor, Terminal> terminal,
@@ -103,7 +109,7 @@ final class OriginSlots {
 
     List<Slot> ze() {
         List<Slot> slots = new ArrayList<>();
-        Function function = scheme.options().threeLeadZe() ? Function.LOOP_THREE_LEAD : Function.LOOP_TWO_LEAD;
+        Function function = scheme.practice().loop().leads() == Practice.LoopLeads.THREE ? Function.LOOP_THREE_LEAD : Function.LOOP_TWO_LEAD;
         Limit limit = Limit.atMost(
                 rig.supply().declaredZeOhms(),
                 "declared for this rig, " + rig.supply().declared().earthing().label() + "; " + SupplyLimits.ZE_SOURCE,
@@ -149,7 +155,7 @@ final class OriginSlots {
             ids.add(slotId);
             slots.add(new Slot.Measured(
                     slotId,
-                    TestStep.ZE,
+                    TestKind.ZE,
                     quantity,
                     Spot.at(board.label() + (lines.size() == 1 ? "" : ", " + line.letter())),
                     new Measurement.TwoProbe(
@@ -167,7 +173,7 @@ final class OriginSlots {
         if (lines.size() > 1) {
             slots.add(new Slot.Composed(
                     new SlotId(id),
-                    TestStep.ZE,
+                    TestKind.ZE,
                     quantity,
                     Spot.at(board.label() + ", for the record"),
                     Slot.Rule.HIGHEST,
@@ -203,7 +209,7 @@ final class OriginSlots {
             single.add(current(slots, board, id + "/pscc" + suffix, "PSCC", line, NEUTRAL, setUp, earth));
             single.add(current(slots, board, id + "/pefc" + suffix, "PEFC", line, Conductor.CPC, setUp, earth));
         }
-        boolean measured = lines.size() == 3 && scheme.options().lineToLineIpf();
+        boolean measured = lines.size() == 3 && scheme.practice().loop().threePhase() == Practice.ThreePhase.LINE_TO_LINE;
         if (measured) {
             for (int i = 0; i < 3; i++) {
                 between.add(current(
@@ -220,7 +226,7 @@ final class OriginSlots {
         }
         slots.add(new Slot.Composed(
                 new SlotId(id),
-                TestStep.IPF,
+                TestKind.IPF,
                 "Ipf",
                 Spot.at(board.label() + ", for the record"),
                 lines.size() == 3 && !measured ? Slot.Rule.TWICE_HIGHEST : Slot.Rule.HIGHEST,
@@ -247,7 +253,7 @@ final class OriginSlots {
         SlotId slotId = new SlotId(id);
         slots.add(new Slot.Measured(
                 slotId,
-                TestStep.IPF,
+                TestKind.IPF,
                 quantity,
                 Spot.at(board.label() + ", " + from.letter() + "–" + to.letter()),
                 new Measurement.TwoProbe(

@@ -1,5 +1,7 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.LINE;
 import static prantel.core.rig.Conductor.NEUTRAL;
@@ -104,7 +106,7 @@ final class PolaritySlots {
             Circuit circuit, String id, String quantity, Spot spot, SetUp setUp, Terminal a, Terminal b) {
         return new Slot.Measured(
                 new SlotId(SlotIds.of(circuit.id()) + "/polarity/" + id),
-                TestStep.POLARITY,
+                TestKind.POLARITY,
                 quantity,
                 spot,
                 new Measurement.TwoProbe(Function.CONTINUITY, a, b),

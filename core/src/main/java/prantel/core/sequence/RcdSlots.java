@@ -1,5 +1,11 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.Practice.RcdTest;
+
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Scheme;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -44,15 +50,19 @@ final class RcdSlots {
         List<Slot> slots = new ArrayList<>();
         for (Placed placed : Residuals.of(rig)) {
             Probes probes = probes(placed);
-            times(placed, probes, 0.5, slots);
-            times(placed, probes, 1, slots);
-            if (scheme.options().twoTimes()) {
+            if (does(RcdTest.HALF)) {
+                times(placed, probes, 0.5, slots);
+            }
+            if (does(RcdTest.ONE)) {
+                times(placed, probes, 1, slots);
+            }
+            if (does(RcdTest.TWO)) {
                 times(placed, probes, 2, slots);
             }
-            if (scheme.options().fiveTimes() && placed.device().ratedResidualMilliamps() <= ADDITIONAL_MILLIAMPS) {
+            if (does(RcdTest.FIVE) && placed.device().ratedResidualMilliamps() <= ADDITIONAL_MILLIAMPS) {
                 times(placed, probes, 5, slots);
             }
-            if (scheme.options().ramp()) {
+            if (does(RcdTest.RAMP)) {
                 slots.add(slot(
                         placed.id() + "/ramp",
                         "ramp",
@@ -69,15 +79,21 @@ final class RcdSlots {
                                 placed.device().ratedResidualMilliamps() / 1000,
                                 "IEC 61008-1: not below ½, at most 1 × IΔn"))));
             }
-            slots.add(slot(
-                    placed.id() + "/button",
-                    "test button",
-                    placed.label(),
-                    new Measurement.Button(placed.id()),
-                    Unit.WORDS,
-                    Optional.empty()));
+            if (does(RcdTest.BUTTON)) {
+                slots.add(slot(
+                        placed.id() + "/button",
+                        "test button",
+                        placed.label(),
+                        new Measurement.Button(placed.id()),
+                        Unit.WORDS,
+                        Optional.empty()));
+            }
         }
         return slots;
+    }
+
+    private boolean does(RcdTest test) {
+        return scheme.practice().rcd().tests().contains(test);
     }
 
     private void times(Placed placed, Probes probes, double multiple, List<Slot> slots) {
@@ -106,7 +122,7 @@ final class RcdSlots {
         if (multiple >= 1) {
             slots.add(new Slot.Composed(
                     new SlotId(placed.id() + "/" + name),
-                    TestStep.RCD,
+                    TestKind.RCD,
                     quantity,
                     Spot.at(placed.label() + ", for the record"),
                     Slot.Rule.SLOWER,
@@ -123,7 +139,7 @@ final class RcdSlots {
             String id, String quantity, String where, Measurement measurement, Unit unit, Optional<Limit> limit) {
         return new Slot.Measured(
                 new SlotId(id),
-                TestStep.RCD,
+                TestKind.RCD,
                 quantity,
                 Spot.at(where),
                 measurement,

@@ -1,5 +1,9 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Scheme;
+
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.LINE;
 import static prantel.core.rig.Conductor.NEUTRAL;
@@ -37,7 +41,7 @@ final class RingSlots {
                 ends(ring, slots);
                 crossed(ring, NEUTRAL, "step-2", "R1+Rn", slots);
                 List<Slot> third = crossed(ring, CPC, "step-3", "R1+R2", slots);
-                slots.add(ContinuitySlots.highest(ring, TestStep.RING, "r1r2", "R1+R2", third, limits.r1PlusR2(ring)));
+                slots.add(ContinuitySlots.highest(ring, TestKind.RING, "r1r2", "R1+R2", third, limits.r1PlusR2(ring)));
             }
         }
         return slots;
@@ -53,7 +57,7 @@ final class RingSlots {
             double ohms = ring.openLoopOhms(conductor);
             slots.add(new Slot.Measured(
                     new SlotId(SlotIds.of(ring.id()) + "/ring/" + name),
-                    TestStep.RING,
+                    TestKind.RING,
                     name,
                     Spot.of(ring, ring.label() + ", " + conductor.word() + " end to end"),
                     new Measurement.TwoProbe(
@@ -79,7 +83,7 @@ final class RingSlots {
         for (Point point : ring.points()) {
             made.add(new Slot.Measured(
                     new SlotId(SlotIds.of(ring.id()) + "/ring/" + id + "/" + point.id()),
-                    TestStep.RING,
+                    TestKind.RING,
                     quantity,
                     Spot.of(ring, point),
                     new Measurement.TwoProbe(
@@ -105,7 +109,7 @@ final class RingSlots {
                 loop.lineOhms(),
                 with == NEUTRAL ? loop.neutralOhms() : loop.cpcOhms(),
                 ohms);
-        double spurMetres = spurMetres(ring, point);
+        double spurMetres = RingSpurs.metres(ring, point);
         if (spurMetres <= 0) {
             return new ByHand(working, ohms);
         }
@@ -117,17 +121,5 @@ final class RingSlots {
                                 "; spur %s m × %s mΩ/m on top = %.2f Ω",
                                 Check.plain(spurMetres), Check.plain(perMetre), whole),
                 whole);
-    }
-
-    /** Cable of its own that a point of a ring hangs on, m; 0 on the ring itself. */
-    static double spurMetres(Ring ring, Point point) {
-        double metres = 0;
-        Point at = point;
-        while (at.after().isPresent()) {
-            Point parent = ring.point(at.after().get());
-            metres += at.atMetres() - parent.atMetres();
-            at = parent;
-        }
-        return metres;
     }
 }

@@ -1,5 +1,7 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
 import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
@@ -12,7 +14,7 @@ import prantel.core.rig.Rig;
 public sealed interface Slot {
     SlotId id();
 
-    TestStep step();
+    TestKind step();
 
     /** "R1+R2", "R2", "L–E". */
     String quantity();
@@ -56,7 +58,7 @@ public sealed interface Slot {
      */
     record Measured(
             SlotId id,
-            TestStep step,
+            TestKind step,
             String quantity,
             Spot spot,
             Measurement measurement,
@@ -83,7 +85,7 @@ public sealed interface Slot {
     /** A box whose value is chosen or worked out from others. */
     record Composed(
             SlotId id,
-            TestStep step,
+            TestKind step,
             String quantity,
             Spot spot,
             Rule rule,

@@ -1,10 +1,16 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Scheme;
+
 import java.util.ArrayList;
 import java.util.List;
+import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Ring;
 
-/** Lists, in order, every box that a rig and a scheme ask for. */
+/** Lists, in the order of the scheme, every box that it asks for on a rig. */
 public final class SlotPlan {
     private SlotPlan() {}
 
@@ -12,16 +18,34 @@ public final class SlotPlan {
     public static List<Slot> of(Rig rig, Scheme scheme) {
         List<Slot> all = new ArrayList<>();
         CircuitLimits limits = new CircuitLimits(rig, scheme);
-        for (TestStep step : TestStep.values()) {
-            if (scheme.asks(step)) {
-                all.addAll(of(step, rig, scheme, limits));
-            }
+        for (TestKind test : scheme.tests()) {
+            all.addAll(of(test, rig, scheme, limits));
         }
         return List.copyOf(all);
     }
 
-    private static List<Slot> of(TestStep step, Rig rig, Scheme scheme, CircuitLimits limits) {
-        return switch (step) {
+    /**
+     * The boxes that stand on a candidate's sheet. Others are known besides, for check readings.
+     */
+    public static List<Slot> sheet(Rig rig, Scheme scheme) {
+        return of(rig, scheme).stream()
+                .filter(s -> s.step() != TestKind.R2
+                        || s.circuit()
+                                .filter(c -> isRingByItself(rig.circuit(c), scheme))
+                                .isEmpty())
+                .toList();
+    }
+
+    /**
+     * Whether a circuit is tested as a ring: its R1+R2 comes from step 3, and R2 by wander lead is never asked for as well
+     * (BS 7671 643.2.1, from memory).
+     */
+    public static boolean isRingByItself(Circuit circuit, Scheme scheme) {
+        return circuit instanceof Ring && scheme.asks(TestKind.RING);
+    }
+
+    private static List<Slot> of(TestKind test, Rig rig, Scheme scheme, CircuitLimits limits) {
+        return switch (test) {
             case SAFE_ISOLATION -> new OriginSlots(rig, scheme).safeIsolation();
             case EARTHING -> new BondSlots(rig, scheme).earthingConductor();
             case BONDING -> new BondSlots(rig, scheme).bonds();

@@ -1,5 +1,11 @@
 package prantel.core.sequence;
 
+import prantel.core.scheme.TestKind;
+
+import prantel.core.scheme.Practice;
+
+import prantel.core.scheme.Scheme;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -41,7 +47,7 @@ final class ZsSlots {
 
     private void circuit(Circuit circuit, List<Slot> slots) {
         Function function = Residuals.protecting(rig, circuit).isEmpty()
-                        && !scheme.options().threeLeadZe()
+                        && scheme.practice().loop().leads() == Practice.LoopLeads.TWO
                 ? Function.LOOP_TWO_LEAD
                 : Function.LOOP_THREE_LEAD;
         List<Slot> readings = new ArrayList<>();
@@ -50,7 +56,7 @@ final class ZsSlots {
                 readings.add(new Slot.Measured(
                         new SlotId(SlotIds.of(circuit.id()) + "/zs/" + point.id()
                                 + (circuit.isThreePhase() ? "-" + line.id() : "")),
-                        TestStep.ZS,
+                        TestKind.ZS,
                         "Zs",
                         circuit.isThreePhase() ? Spot.of(circuit, point, line.letter()) : Spot.of(circuit, point),
                         new Measurement.TwoProbe(
@@ -67,20 +73,20 @@ final class ZsSlots {
             }
         }
         slots.addAll(readings);
-        slots.add(ContinuitySlots.highest(circuit, TestStep.ZS, "zs", "Zs", readings, Optional.of(limits.zs(circuit))));
+        slots.add(ContinuitySlots.highest(circuit, TestKind.ZS, "zs", "Zs", readings, Optional.of(limits.zs(circuit))));
         calculated(circuit, slots);
     }
 
     /** Ze (Zdb at a sub-board) + R1+R2, where the scheme asks for both. */
     private void calculated(Circuit circuit, List<Slot> slots) {
-        TestStep continuity = circuit instanceof prantel.core.rig.Ring ? TestStep.RING : TestStep.R1_R2;
-        if (!scheme.asks(TestStep.ZE) || !scheme.asks(continuity)) {
+        TestKind continuity = circuit instanceof prantel.core.rig.Ring ? TestKind.RING : TestKind.R1_R2;
+        if (!scheme.asks(TestKind.ZE) || !scheme.asks(continuity)) {
             return;
         }
         boolean origin = circuit.way().board().equals(rig.origin().id());
         slots.add(new Slot.Composed(
                 new SlotId(SlotIds.of(circuit.id()) + "/zs-calculated"),
-                TestStep.ZS,
+                TestKind.ZS,
                 "Zs",
                 Spot.of(circuit, circuit.label() + ", by calculation"),
                 Slot.Rule.SUM,
@@ -96,7 +102,7 @@ final class ZsSlots {
         List<Point> points = circuit.points().stream()
                 .filter(p -> p.kind() != PointKind.SWITCH)
                 .toList();
-        return scheme.options().everyZs()
+        return scheme.practice().loop().points() == Practice.Points.EVERY
                 ? points
                 : List.of(points.stream()
                         .max(java.util.Comparator.comparingDouble(Point::atMetres))

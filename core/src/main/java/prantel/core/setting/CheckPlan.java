@@ -13,7 +13,7 @@ import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 import prantel.core.setting.Hypothesis.Kind;
 
 /**
@@ -190,8 +190,8 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
     }
 
     private static Comparator<Slot.Measured> byWalk(Rig rig) {
-        Map<TestStep, Integer> order = new java.util.EnumMap<>(TestStep.class);
-        for (TestStep step : TestStep.values()) {
+        Map<TestKind, Integer> order = new java.util.EnumMap<>(TestKind.class);
+        for (TestKind step : TestKind.values()) {
             order.put(step, step.ordinal());
         }
         return Comparator.<Slot.Measured>comparingInt(s -> s.function().isLive() ? 1 : 0)

@@ -54,7 +54,7 @@ public final class Inference {
         Map<SlotId, Written> written = new LinkedHashMap<>();
         readings.forEach((slot, text) -> {
             Written read = Notation.read(text, key.expectation(slot).slot().boxUnit());
-            if (!(read instanceof Written.Blank || read instanceof Written.Unreadable)) {
+            if (read.isReading()) {
                 written.put(slot, read);
             }
         });

@@ -21,12 +21,12 @@ import prantel.core.rig.Submain;
 import prantel.core.rig.Supply;
 import prantel.core.sequence.CircuitLimits;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Looks a healthy rig over: limits it does not meet as built, and rules of thumb it breaks. Refuses nothing. */
 public final class RigSurvey {
-    private static final Set<TestStep> WORTH_SAYING =
-            EnumSet.of(TestStep.BONDING, TestStep.INSULATION, TestStep.ZE, TestStep.IPF, TestStep.ZS, TestStep.RCD);
+    private static final Set<TestKind> WORTH_SAYING =
+            EnumSet.of(TestKind.BONDING, TestKind.INSULATION, TestKind.ZE, TestKind.IPF, TestKind.ZS, TestKind.RCD);
     /** r1 and rn of a ring should be this near, Ω. Common practice, no source. */
     private static final double RING_ENDS_OHMS = 0.05;
 

@@ -2,6 +2,7 @@ package prantel.core.diagnosis;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,7 +21,6 @@ import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -32,7 +32,7 @@ class RecoveredCauseTest {
         Rig rig = RandomRigs.rig(random);
         List<Fault> all = FaultCatalogue.everyFault(rig);
         FaultSet faults = random.nextBoolean() ? FaultSet.NONE : FaultSet.of(all.get(random.nextInt(all.size())));
-        return Key.of(rig, faults, Testers.usual(), Scheme.fullSequence());
+        return Key.of(rig, faults, Testers.usual(), Schemes.fullSequence());
     }
 
     /** Every box as the tester shows it on this rig. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,6 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
 import prantel.core.rig.Workmanship;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
@@ -28,7 +28,7 @@ class AsBuiltTest {
     private static final SlotId LAST = new SlotId("sockets/r1r2/socket-5");
 
     private static Key key(AsBuilt asBuilt, FaultSet faults) {
-        return Key.of(Rigs.fiveSockets(), faults, Testers.usual(), Scheme.workshop(), asBuilt);
+        return Key.of(Rigs.fiveSockets(), faults, Testers.usual(), Schemes.workshop(), asBuilt);
     }
 
     @Test
@@ -58,7 +58,7 @@ class AsBuiltTest {
         Key key = key(AsBuilt.NONE, FaultSet.NONE);
         double healthy = key.expectation(LAST).healthy().base();
         AsBuilt asBuilt = new AsBuilt(Map.of(LAST, healthy + 0.01, FIRST, 3.0));
-        List<Drift> drifts = Drift.of(Rigs.fiveSockets(), Testers.usual(), Scheme.workshop(), asBuilt);
+        List<Drift> drifts = Drift.of(Rigs.fiveSockets(), Testers.usual(), Schemes.workshop(), asBuilt);
         assertThat(drifts).hasSize(2);
         assertThat(drifts.getFirst().modelled().slot().id()).isEqualTo(FIRST);
         assertThat(drifts.getFirst().isBeyond()).isTrue();
@@ -73,12 +73,12 @@ class AsBuiltTest {
         Rig real = Rigs.rig(new Workmanship(2.2, 11, 50), 6, 13, 19, 27, 36);
         Bench bench = new Bench(real, FaultSet.NONE, Variation.NONE);
         Map<SlotId, Double> readings = new HashMap<>();
-        for (Slot slot : SlotPlan.of(described, Scheme.workshop())) {
+        for (Slot slot : SlotPlan.of(described, Schemes.workshop())) {
             if (slot instanceof Slot.Measured m && m.function().isContinuity()) {
                 readings.put(m.id(), bench.value(m));
             }
         }
-        JointFit fit = JointFit.of(described, Scheme.workshop(), new AsBuilt(readings));
+        JointFit fit = JointFit.of(described, Schemes.workshop(), new AsBuilt(readings));
         assertThat(fit.rmsAfterOhms()).isLessThan(fit.rmsBeforeOhms() / 10);
         assertThat(fit.fitted().terminationMilliohms()).isCloseTo(2.2, within(0.3));
         assertThat(fit.fitted().contactMilliohms()).isCloseTo(11, within(1.5));
@@ -86,7 +86,7 @@ class AsBuiltTest {
 
     @Test
     void fitNeedsThreeReadings() {
-        assertThatThrownBy(() -> JointFit.of(Rigs.fiveSockets(), Scheme.workshop(), new AsBuilt(Map.of(LAST, 0.7))))
+        assertThatThrownBy(() -> JointFit.of(Rigs.fiveSockets(), Schemes.workshop(), new AsBuilt(Map.of(LAST, 0.7))))
                 .isInstanceOf(ProblemsException.class)
                 .hasMessageContaining("at least three");
     }

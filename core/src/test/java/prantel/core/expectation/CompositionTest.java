@@ -3,18 +3,18 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import org.junit.jupiter.api.Test;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 /** Boxes that come from others. */
 class CompositionTest {
-    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
 
     private static Expectation at(String id) {
         return KEY.expectation(new SlotId(id));
@@ -49,7 +49,7 @@ class CompositionTest {
                 Rigs.fiveSockets(),
                 new FaultSet(java.util.List.of(Faults.cpcOpenAfter(3))),
                 Testers.usual(),
-                Scheme.fullSequence());
+                Schemes.fullSequence());
         assertThat(open.expectation(new SlotId("sockets/r1r2")).withFaults()).isInstanceOf(Reading.OverRange.class);
         assertThat(open.expectation(new SlotId("sockets/zs-calculated")).withFaults())
                 .isInstanceOf(Reading.OverRange.class);

@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -15,13 +16,12 @@ import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 class FaultEffectTest {
 
     private static Key key(Fault... faults) {
-        return Key.of(Rigs.fiveSockets(), new FaultSet(List.of(faults)), Testers.usual(), Scheme.workshop());
+        return Key.of(Rigs.fiveSockets(), new FaultSet(List.of(faults)), Testers.usual(), Schemes.workshop());
     }
 
     @Test

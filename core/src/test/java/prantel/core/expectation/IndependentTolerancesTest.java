@@ -2,6 +2,7 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -18,7 +19,7 @@ import prantel.core.instrument.Tester;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 
 /**
@@ -26,7 +27,7 @@ import prantel.core.sequence.Slot;
  * property that windows are for. Against physics alone: the network is solved anew for each draw.
  */
 class IndependentTolerancesTest {
-    private static final Scheme SCHEME = Scheme.fullSequence();
+    private static final Scheme SCHEME = Schemes.fullSequence();
     private static final Tester TESTER = Testers.usual();
 
     @ParameterizedTest
@@ -92,8 +93,8 @@ class IndependentTolerancesTest {
     }
 
     static Variation draw(SplittableRandom random) {
-        Variation low = SCHEME.tolerances().low();
-        Variation high = SCHEME.tolerances().high();
+        Variation low = SCHEME.practice().tolerances().low();
+        Variation high = SCHEME.practice().tolerances().high();
         return new Variation(
                 between(low.cable(), high.cable(), random),
                 between(low.joints(), high.joints(), random),

@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -28,7 +29,6 @@ import prantel.core.rig.RigCompiler;
 import prantel.core.rig.SectionId;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -112,7 +112,7 @@ class InsulationTest {
                         2,
                         List.of(new Point(Rigs.socket(1), "socket 1", PointKind.TWIN_SOCKET, 900))));
         Rig rig = Rigs.rig(Rigs.usual(), circuits);
-        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Bench bench = new Bench(rig, FaultSet.NONE, Variation.NONE);
         double a = bench.value(
                 (Slot.Measured) key.expectation(new SlotId("a/ir500/l-n")).slot());

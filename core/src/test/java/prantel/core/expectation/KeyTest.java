@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,14 +19,13 @@ import prantel.core.instrument.Reading;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
 class KeyTest {
 
     private static Key key(Rig rig, Fault... faults) {
-        return Key.of(rig, new FaultSet(List.of(faults)), Testers.usual(), Scheme.workshop());
+        return Key.of(rig, new FaultSet(List.of(faults)), Testers.usual(), Schemes.workshop());
     }
 
     private static Expectation at(Key key, String slot) {

@@ -2,6 +2,7 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
@@ -13,7 +14,6 @@ import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 
 /** A key made from a known one is the key made afresh: the short way against the plain one. */
 class KeyWithFaultsTest {
@@ -61,8 +61,8 @@ class KeyWithFaultsTest {
     }
 
     private static void sameKeys(Rig rig, FaultSet faults, String where) {
-        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
-        Key fresh = Key.of(rig, faults, Testers.usual(), Scheme.fullSequence());
+        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
+        Key fresh = Key.of(rig, faults, Testers.usual(), Schemes.fullSequence());
         Key known = healthy.with(faults);
         String what = where + ", " + faults.faults().stream().map(Fault::title).toList();
         for (Expectation expected : fresh.expectations()) {
@@ -105,7 +105,7 @@ class KeyWithFaultsTest {
     @Test
     void healthyKeyIsLeftAsItWas() {
         Rig rig = RandomRigs.rig(new SplittableRandom(77));
-        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key healthy = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         List<Expectation> before = healthy.expectations();
         healthy.with(new FaultSet(List.of(random(rig, new SplittableRandom(78)))));
         assertThat(healthy.with(FaultSet.NONE).expectations()).isEqualTo(before);

@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -21,9 +22,8 @@ import prantel.core.rig.Lighting;
 import prantel.core.rig.Load;
 import prantel.core.rig.PointId;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Two-way and intermediate switching as a network: expected paths by hand from cable lengths (physics). */
 class LightingTest {
@@ -49,10 +49,10 @@ class LightingTest {
     }
 
     private static Key key(Rig rig) {
-        return Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        return Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
     }
 
-    private static List<Expectation> of(Key key, TestStep step) {
+    private static List<Expectation> of(Key key, TestKind step) {
         return key.expectations().stream()
                 .filter(e -> e.slot().step() == step && e.slot() instanceof Slot.Measured)
                 .toList();
@@ -65,7 +65,7 @@ class LightingTest {
         Key key = key(rig(LightGroup.Feed.LAMP, switches));
         double line = 12.10e-3 * (TRUNK + 2 * DROP + 2 * BETWEEN * (switches - 1));
         double cpc = 18.10e-3 * TRUNK;
-        List<Expectation> readings = of(key, TestStep.R1_R2);
+        List<Expectation> readings = of(key, TestKind.R1_R2);
         assertThat(readings).hasSize(switches);
         Bench bench = new Bench(key.rig(), FaultSet.NONE, prantel.core.rig.Variation.NONE);
         assertThat(readings)
@@ -78,10 +78,10 @@ class LightingTest {
     void everySwitchOperatedAlonePutsTheLampOff(LightGroup.Feed feed) {
         for (int switches = 1; switches <= 5; switches++) {
             Key key = key(rig(feed, switches));
-            assertThat(of(key, TestStep.POLARITY))
+            assertThat(of(key, TestKind.POLARITY))
                     .hasSize(switches)
                     .allSatisfy(e -> assertThat(e.healthy()).isInstanceOf(Reading.OverRange.class));
-            assertThat(of(key, TestStep.FUNCTIONAL))
+            assertThat(of(key, TestKind.FUNCTIONAL))
                     .allSatisfy(e -> assertThat(e.healthy()).isEqualTo(new Reading.Said(Saying.WORKS)));
         }
     }
@@ -91,7 +91,7 @@ class LightingTest {
     @CsvSource({"1, 3", "2, 9", "3, 12", "4, 15"})
     void insulationIsAskedForInOneRoundMoreThanThereAreSwitches(int switches, int readings) {
         Key key = key(rig(LightGroup.Feed.SWITCH, switches));
-        assertThat(of(key, TestStep.INSULATION).stream()
+        assertThat(of(key, TestKind.INSULATION).stream()
                         .filter(e -> e.slot().id().value().contains("ir500"))
                         .toList())
                 .hasSize(readings);

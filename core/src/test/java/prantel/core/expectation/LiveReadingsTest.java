@@ -3,6 +3,8 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.scheme.Practice;
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -28,7 +30,7 @@ import prantel.core.rig.RigCompiler;
 import prantel.core.rig.SectionId;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -74,9 +76,12 @@ class LiveReadingsTest {
     @Test
     void threePhaseCurrentsFollowTheClosedForms() {
         Rig rig = rig(threePhase(), Board.plain());
-        Scheme scheme = Scheme.fullSequence();
-        Scheme between = scheme.with(new Scheme.Options(
-                false, Scheme.Yardstick.FIXED, false, true, true, true, true, true, false, false, false));
+        Scheme scheme = Schemes.fullSequence();
+        Scheme between = scheme.with(Schemes.with(new Practice.Loop(
+                Practice.LoopLeads.TWO,
+                Practice.Points.EVERY,
+                Practice.ZsLimit.EIGHTY_PERCENT,
+                Practice.ThreePhase.LINE_TO_LINE)));
         double zl = Math.hypot(LINE.ohms(), LINE.reactanceOhms());
         double zln = Math.hypot(LINE.ohms() + NEUTRAL.ohms(), LINE.reactanceOhms() + NEUTRAL.reactanceOhms());
         assertThat(value(rig, scheme, "origin/ipf/pscc-l1")).isCloseTo(FaultCurrent.loopAmps(230, zln), within(1.0));
@@ -87,14 +92,14 @@ class LiveReadingsTest {
     @ParameterizedTest
     @CsvSource({"origin/volts/l1-l2, 398.4", "origin/volts/l1-n, 230", "origin/volts/l2-e, 230", "origin/volts/n-e, 0"})
     void voltagesBetweenLinesAreRootThreeTimesThoseToNeutral(String slot, double volts) {
-        assertThat(value(rig(threePhase(), Board.plain()), Scheme.fullSequence(), slot))
+        assertThat(value(rig(threePhase(), Board.plain()), Schemes.fullSequence(), slot))
                 .isCloseTo(volts, within(0.1));
     }
 
     @Test
     void phaseSequenceTurnsRoundWhenTwoLinesChangePlaces() {
         Rig rig = rig(threePhase(), Board.plain());
-        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         assertThat(key.expectation(new SlotId("origin/sequence")).healthy())
                 .isEqualTo(new Reading.Said(Saying.CLOCKWISE));
     }
@@ -104,7 +109,7 @@ class LiveReadingsTest {
     void zeIsTheSizeOfTheWholeLoop() {
         double r = LINE.ohms() + 0.2 + 1.15e-3 * 2;
         double x = LINE.reactanceOhms() + 0.01;
-        assertThat(value(rig(threePhase(), Board.plain()), Scheme.fullSequence(), "origin/ze/l1"))
+        assertThat(value(rig(threePhase(), Board.plain()), Schemes.fullSequence(), "origin/ze/l1"))
                 .isCloseTo(Math.hypot(r, x), within(5e-3 * r));
     }
 
@@ -113,7 +118,7 @@ class LiveReadingsTest {
     void zsIsTheLoopOfSupplyAndCircuit() {
         Rig rig = rig(Supply.tnCS(230, 0.35, 0.11, 0.09), Board.plain());
         double r1r2 = 20 * 19.51e-3;
-        assertThat(value(rig, Scheme.fullSequence(), "sockets/zs/socket-1")).isCloseTo(0.20 + r1r2, within(5e-3));
+        assertThat(value(rig, Schemes.fullSequence(), "sockets/zs/socket-1")).isCloseTo(0.20 + r1r2, within(5e-3));
     }
 
     /** 50 V / 30 mA = 1667 Ω: BS 7671 411.5.3. */
@@ -125,7 +130,7 @@ class LiveReadingsTest {
                 List.of(Impedance.of(0.2)),
                 Impedance.of(0.2),
                 new Supply.Earth(Supply.Earthing.TT, Impedance.of(1), 10, 90));
-        Key key = Key.of(rig(tt, rcdBoard(30, false)), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig(tt, rcdBoard(30, false)), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         assertThat(key.expectation(new SlotId("sockets/zs"))
                         .slot()
                         .limit()
@@ -137,7 +142,7 @@ class LiveReadingsTest {
     @Test
     void highCurrentLoopTestTripsTheRcdItLiesBehindAndTheLowOneDoesNot() {
         Rig rig = rig(Supply.tnCS(230, 0.35, 0.11, 0.09), rcdBoard(30, false));
-        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Slot.Measured low = (Slot.Measured)
                 key.expectation(new SlotId("sockets/zs/socket-1")).slot();
         assertThat(key.expectation(low.id()).healthy()).isInstanceOf(Reading.Value.class);
@@ -155,7 +160,7 @@ class LiveReadingsTest {
                 rig(Supply.tnCS(230, 0.35, 0.11, 0.09), rcdBoard(milliamps, delayed)),
                 FaultSet.NONE,
                 Testers.usual(),
-                Scheme.fullSequence());
+                Schemes.fullSequence());
         assertThat(key.expectation(new SlotId("board/main/rcd/half/0")).healthy())
                 .isInstanceOf(Reading.OverRange.class);
         for (String box : milliamps <= 30 ? List.of("1x", "5x", "ramp") : List.of("1x", "ramp")) {
@@ -176,7 +181,7 @@ class LiveReadingsTest {
     @Test
     void neutralEarthFaultDownstreamRobsTheResidualCurrent() {
         Rig rig = rig(Supply.tnCS(230, 0.35, 0.11, 0.09), rcdBoard(30, false));
-        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Slot.Measured slot = (Slot.Measured)
                 key.expectation(new SlotId("board/main/rcd/1x/0")).slot();
         Bench bench = new Bench(rig, FaultSet.NONE, Variation.NONE);
@@ -213,7 +218,7 @@ class LiveReadingsTest {
                 Optional.of(new prantel.core.rig.Load(prantel.core.rig.Load.Kind.ELEMENT, 1863)),
                 true);
         Rig rig = Rigs.rig(Rigs.perfect(), List.of(Rigs.radial(Rigs.SOCKETS, 1, List.of(heater))));
-        assertThat(value(rig, Scheme.fullSequence(), "sockets/load-current/socket-1"))
+        assertThat(value(rig, Schemes.fullSequence(), "sockets/load-current/socket-1"))
                 .isCloseTo(8.1, within(0.15));
     }
 

@@ -2,6 +2,7 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -18,7 +19,6 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 /** Steel conduit is an earth path of its own: it joins the metalwork, not the CPC's terminal. Physics, no source. */
@@ -54,7 +54,7 @@ class MetalEnclosureTest {
                         FaultCatalogue.kind(kind).conductorChoices().getFirst(),
                         Optional.empty(),
                         rig);
-        return Key.of(rig, FaultSet.of(fault), Testers.usual(), Scheme.workshop())
+        return Key.of(rig, FaultSet.of(fault), Testers.usual(), Schemes.workshop())
                 .expectation(new SlotId("sockets/r2/socket-2/metalwork"))
                 .withFaults();
     }

@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,7 +19,6 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointId;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 
 /** No id that a file can spell is one of the network's own names: whatever things are called, they read the same. */
 class NamesOfTheFileTest {
@@ -43,7 +43,7 @@ class NamesOfTheFileTest {
     }
 
     private static List<String> shown(Rig rig) {
-        return Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence()).expectations().stream()
+        return Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence()).expectations().stream()
                 .map(e -> e.slot().quantity() + " " + e.withFaults().shown() + " "
                         + e.slot().limit().map(l -> l.demand().toString()).orElse(""))
                 .toList();
@@ -106,7 +106,7 @@ class NamesOfTheFileTest {
     }
 
     private static List<String> changes(Rig rig, prantel.core.fault.Fault fault) {
-        return Key.of(rig, FaultSet.of(fault), Testers.usual(), Scheme.workshop()).expectations().stream()
+        return Key.of(rig, FaultSet.of(fault), Testers.usual(), Schemes.workshop()).expectations().stream()
                 .map(e -> e.withFaults().shown() + " " + e.visibility())
                 .toList();
     }

@@ -2,6 +2,7 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -29,7 +30,6 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.SectionId;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Way;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 /** What trips opens its own circuit and no other; a test ends when its own supply is gone, and says so. Physics, no source. */
@@ -63,7 +63,7 @@ class ProtectionTest {
     }
 
     private static Expectation at(Rig rig, String slot, Fault... faults) {
-        return Key.of(rig, FaultSet.of(faults), Testers.usual(), Scheme.fullSequence())
+        return Key.of(rig, FaultSet.of(faults), Testers.usual(), Schemes.fullSequence())
                 .expectation(new SlotId(slot));
     }
 

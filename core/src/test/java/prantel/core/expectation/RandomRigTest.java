@@ -2,6 +2,7 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -19,7 +20,6 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
@@ -36,7 +36,7 @@ class RandomRigTest {
             Rig rig = RandomRigs.rig(random);
             Bench bench = new Bench(rig, FaultSet.NONE, Variation.NONE);
             Set<SlotId> ids = new HashSet<>();
-            for (Slot slot : SlotPlan.of(rig, Scheme.fullSequence())) {
+            for (Slot slot : SlotPlan.of(rig, Schemes.fullSequence())) {
                 String what = "seed " + seed + ", rig " + i + ", " + slot.id();
                 assertThat(ids.add(slot.id())).as("id used twice: " + what).isTrue();
                 if (slot instanceof Slot.Measured measured && i % 10 == 0) {
@@ -108,7 +108,7 @@ class RandomRigTest {
     void healthyReadingsLieInsideTheirBands(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         for (int i = 0; i < 25; i++) {
-            Key key = Key.of(RandomRigs.rig(random), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+            Key key = Key.of(RandomRigs.rig(random), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
             for (Expectation e : key.expectations()) {
                 assertThat(Readings.isIn(e.window(), e.healthy()))
                         .as("seed " + seed + ", rig " + i + ", " + e.slot().id() + " reads "

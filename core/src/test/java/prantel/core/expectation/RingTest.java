@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -25,7 +26,6 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -43,7 +43,7 @@ class RingTest {
     }
 
     private static double value(Rig rig, String slot) {
-        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Slot.Measured measured =
                 (Slot.Measured) key.expectation(new SlotId(slot)).slot();
         return new Bench(rig, FaultSet.NONE, Variation.NONE).value(measured);
@@ -126,7 +126,7 @@ class RingTest {
     @Test
     void arithmeticByHandStandsBesideTheReading() {
         Key key =
-                Key.of(rig(new Cable(2.5, 1.5), METRES, 10, 30), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+                Key.of(rig(new Cable(2.5, 1.5), METRES, 10, 30), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Slot.Measured slot = (Slot.Measured)
                 key.expectation(new SlotId("ring/ring/step-3/socket-2")).slot();
         assertThat(slot.byHand().orElseThrow().working()).isEqualTo("(r1 + r2) ÷ 4 = (0.44 + 0.73) ÷ 4 = 0.29 Ω");

@@ -3,6 +3,7 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -18,7 +19,6 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 
@@ -36,10 +36,10 @@ class SetUpInStepsTest {
             FaultSet faults = FaultSet.of(all.get(random.nextInt(all.size())));
             Variation variation = random.nextBoolean()
                     ? Variation.NONE
-                    : Scheme.fullSequence().tolerances().high();
+                    : Schemes.fullSequence().practice().tolerances().high();
             Bench bench = new Bench(rig, faults, variation);
             Network compiled = RigCompiler.compile(rig, variation);
-            for (Slot slot : SlotPlan.of(rig, Scheme.fullSequence())) {
+            for (Slot slot : SlotPlan.of(rig, Schemes.fullSequence())) {
                 if (slot instanceof Slot.Measured measured
                         && !measured.function().isLive()
                         && measured.measurement() instanceof Measurement.TwoProbe probes) {

@@ -19,7 +19,7 @@ import prantel.core.sequence.SetUp;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.Spot;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 // Hand-made circuits: what stays and what moves is seen by eye.
 class UnmovedTest {
@@ -41,7 +41,7 @@ class UnmovedTest {
         return Seen.dead(
                 new Slot.Measured(
                         new SlotId("a/" + function),
-                        TestStep.INSULATION,
+                        TestKind.INSULATION,
                         "L–N",
                         new Spot(Optional.empty(), Optional.empty(), "at the board", Spot.NO_DISTANCE),
                         new Measurement.TwoProbe(function, LINE, NEUTRAL),

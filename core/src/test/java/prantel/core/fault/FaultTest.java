@@ -3,6 +3,7 @@ package prantel.core.fault;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -17,7 +18,6 @@ import prantel.core.limits.Breaker;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 class FaultTest {
@@ -38,7 +38,7 @@ class FaultTest {
         Fault fault = fault("wrong-curve", "sockets", 0);
         assertThat(fault.fitted(RIG).circuit(Rigs.SOCKETS).device().overcurrent())
                 .isEqualTo(new Breaker(Breaker.Curve.C, 20));
-        Key healthy = Key.of(RIG, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key healthy = Key.of(RIG, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Expectation zs = healthy.with(FaultSet.of(fault)).expectation(new SlotId("sockets/zs"));
         assertThat(zs.withFaults()).isEqualTo(zs.healthy());
         assertThat(zs.healthyLimit().orElseThrow().end()).isBetween(1.74, 1.75);
@@ -52,7 +52,7 @@ class FaultTest {
     @Test
     void undersizedBondReadsByItsSection() {
         Fault fault = fault("bond-undersized", "bond/gas", 2.5);
-        Key key = Key.of(Rigs.fiveSocketsPerfect(), FaultSet.NONE, Testers.usual(), Scheme.workshop());
+        Key key = Key.of(Rigs.fiveSocketsPerfect(), FaultSet.NONE, Testers.usual(), Schemes.workshop());
         double metres = key.rig().bond(Rigs.GAS).lengthMetres();
         Expectation clamp = key.with(FaultSet.of(fault)).expectation(new SlotId("bond/gas/clamp"));
         assertThat(clamp.withFaults().base())
@@ -63,7 +63,7 @@ class FaultTest {
     @Test
     void longerCircuitReadsHigherByTheSameEverywhere() {
         Key key =
-                Key.of(RIG, FaultSet.of(fault("circuit-too-long", "sockets", 30)), Testers.usual(), Scheme.workshop());
+                Key.of(RIG, FaultSet.of(fault("circuit-too-long", "sockets", 30)), Testers.usual(), Schemes.workshop());
         for (int socket = 1; socket <= 5; socket++) {
             Expectation e = key.expectation(new SlotId("sockets/r1r2/socket-" + socket));
             assertThat(e.withFaults().base() - e.healthy().base())
@@ -75,7 +75,7 @@ class FaultTest {
     @Test
     void wetAccessoryReadsTwoThirdsOfEachLeak() {
         Key key = Key.of(
-                RIG, FaultSet.of(fault("wet-accessory", "sockets/socket-2", 3)), Testers.usual(), Scheme.workshop());
+                RIG, FaultSet.of(fault("wet-accessory", "sockets/socket-2", 3)), Testers.usual(), Schemes.workshop());
         for (String pair : List.of("l-n", "l-e", "n-e")) {
             assertThat(key.expectation(new SlotId("sockets/ir500/" + pair))
                             .withFaults()
@@ -92,7 +92,7 @@ class FaultTest {
                 List.of(Conductor.LINE),
                 1.0,
                 Optional.empty());
-        Key key = Key.of(RIG, FaultSet.of(fault), Testers.usual(), Scheme.workshop());
+        Key key = Key.of(RIG, FaultSet.of(fault), Testers.usual(), Schemes.workshop());
         for (int socket = 1; socket <= 5; socket++) {
             Expectation e = key.expectation(new SlotId("sockets/r1r2/socket-" + socket));
             assertThat(e.withFaults().base() - e.healthy().base())

@@ -3,6 +3,7 @@ package prantel.core.fault;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,7 +21,6 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 
 /** Faults of rings against what the trade says of them and against two ways round in parallel. */
@@ -43,7 +43,7 @@ class RingFaultsTest {
     }
 
     private static Key key(Fault fault) {
-        return Key.of(rig(), FaultSet.of(fault), Testers.usual(), Scheme.workshop());
+        return Key.of(rig(), FaultSet.of(fault), Testers.usual(), Schemes.workshop());
     }
 
     private static Reading read(Key key, String slot) {

@@ -3,6 +3,7 @@ package prantel.core.limits;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -28,9 +29,8 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.SupplementaryBond;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Way;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** What a reading of a circuit's continuity is held against. */
 class LimitsOfCircuitsTest {
@@ -43,7 +43,7 @@ class LimitsOfCircuitsTest {
     }
 
     private static Expectation at(Rig rig, String slot) {
-        return Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence())
+        return Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence())
                 .expectation(new SlotId(slot));
     }
 
@@ -94,11 +94,11 @@ class LimitsOfCircuitsTest {
         int met = 0;
         for (long seed = 1; seed <= 60; seed++) {
             Rig rig = RandomRigs.rig(new java.util.SplittableRandom(seed));
-            Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+            Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
             for (Expectation e : key.expectations()) {
                 Optional<Limit> limit = e.slot().limit();
                 if (limit.isPresent()
-                        && (e.slot().step() == TestStep.R1_R2 || e.slot().step() == TestStep.R2)) {
+                        && (e.slot().step() == TestKind.R1_R2 || e.slot().step() == TestKind.R2)) {
                     assertThat(limit.get().end())
                             .as("seed " + seed + ", " + e.slot().id())
                             .isBetween(0.001, 50.0);

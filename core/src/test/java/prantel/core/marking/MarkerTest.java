@@ -2,6 +2,7 @@ package prantel.core.marking;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
@@ -18,9 +19,8 @@ import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.marking.Mark.Award;
 import prantel.core.rig.Conductor;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** What is marked and why: handbook §6 and §7, common practice, no source. */
 class MarkerTest {
@@ -28,7 +28,7 @@ class MarkerTest {
             key(Faults.joint(3, Conductor.CPC, 0.60), Faults.lowInsulation(4, Conductor.LINE, Conductor.CPC, 0.5));
 
     private static Key key(prantel.core.fault.Fault... faults) {
-        return Key.of(Rigs.fiveSockets(), new FaultSet(List.of(faults)), Testers.usual(), Scheme.workshop());
+        return Key.of(Rigs.fiveSockets(), new FaultSet(List.of(faults)), Testers.usual(), Schemes.workshop());
     }
 
     private MarkedSheet mark(Sheets sheet) {
@@ -65,7 +65,7 @@ class MarkerTest {
 
     @Test
     void leadsThatWereNotNulledAreSeenInAllReadingsAndCountOnce() {
-        MarkedSheet sheet = mark(Sheets.perfect(key).add(key, TestStep.R1_R2, 0.30));
+        MarkedSheet sheet = mark(Sheets.perfect(key).add(key, TestKind.R1_R2, 0.30));
         Finding far = finding(sheet, "sockets/r1r2/socket-5");
         assertThat(far.side()).isEqualTo(Side.ABOVE);
         assertThat(far.explanations().getFirst().cause()).isEqualTo(Cause.LEADS_NOT_NULLED);
@@ -192,7 +192,7 @@ class MarkerTest {
 
     @Test
     void honestRecordOfTheFullSequenceIsAccusedOfNothing() {
-        Key full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         MarkedSheet sheet = Marker.mark(full, Sheets.perfect(full).record());
         assertThat(sheet.findings().stream().flatMap(f -> f.explanations().stream()))
                 .isEmpty();
@@ -205,7 +205,7 @@ class MarkerTest {
 
     @Test
     void wrongLiveReadingCostsItsMark() {
-        Key full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        Key full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         double all = Marker.mark(full, Sheets.perfect(full).record()).outcome().points();
         MarkedSheet wrong = Marker.mark(
                 full, Sheets.perfect(full).write("origin/ze", "9.99").record());
@@ -220,7 +220,7 @@ class MarkerTest {
         RandomGenerator random = new SplittableRandom(seed);
         Sheets sheet = Sheets.perfect(key);
         key.expectations().stream()
-                .filter(e -> e.slot().step() == TestStep.R1_R2 && !e.slot().id().equals(new SlotId("sockets/r1r2")))
+                .filter(e -> e.slot().step() == TestKind.R1_R2 && !e.slot().id().equals(new SlotId("sockets/r1r2")))
                 .forEach(e -> sheet.readings.put(
                         e.slot().id(),
                         String.format(
@@ -237,7 +237,7 @@ class MarkerTest {
     @Test
     void markingAgainGivesTheSame() {
         CandidateRecord record =
-                Sheets.perfect(key).add(key, TestStep.BONDING, 0.85).record();
+                Sheets.perfect(key).add(key, TestKind.BONDING, 0.85).record();
         assertThat(Marker.mark(key, record).marks())
                 .isEqualTo(Marker.mark(key, record).marks());
     }

@@ -10,7 +10,7 @@ import prantel.core.fault.Fault;
 import prantel.core.instrument.Reading;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 
 /** Candidates' sheets for tests: a perfect one to be spoilt in one place. */
 final class Sheets {
@@ -25,7 +25,7 @@ final class Sheets {
         Sheets sheet = new Sheets();
         for (Expectation expectation : key.expectations()) {
             Slot slot = expectation.slot();
-            if (slot.step() != TestStep.R2) {
+            if (slot.step() != TestKind.R2) {
                 sheet.readings.put(slot.id(), expectation.withFaults().shown());
                 expectation.satisfactory().ifPresent(ok -> sheet.judgements.put(slot.id(), ok));
             }
@@ -45,7 +45,7 @@ final class Sheets {
     }
 
     /** Adds Ω to every number of a step, as leads do. */
-    Sheets add(Key key, TestStep step, double ohms) {
+    Sheets add(Key key, TestKind step, double ohms) {
         for (Expectation e : key.expectations()) {
             if (e.slot().step() == step && e.withFaults() instanceof Reading.Value v) {
                 readings.put(e.slot().id(), String.format(java.util.Locale.ROOT, "%.2f", v.value() + ohms));

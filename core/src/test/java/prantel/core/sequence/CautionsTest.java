@@ -2,6 +2,7 @@ package prantel.core.sequence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -42,7 +43,7 @@ class CautionsTest {
     void everyLiveSetUpCarriesItsCautionAndEveryDeadOneIsolation(long seed) {
         int live = 0;
         int dead = 0;
-        for (Slot slot : SlotPlan.of(RandomRigs.rig(new java.util.SplittableRandom(seed)), Scheme.fullSequence())) {
+        for (Slot slot : SlotPlan.of(RandomRigs.rig(new java.util.SplittableRandom(seed)), Schemes.fullSequence())) {
             if (!(slot instanceof Slot.Measured measured)) {
                 continue;
             }

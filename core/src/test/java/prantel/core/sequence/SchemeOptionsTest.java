@@ -3,6 +3,9 @@ package prantel.core.sequence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import prantel.core.scheme.TestKind;
+import prantel.core.fixtures.Schemes;
+import prantel.core.scheme.Scheme;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -25,19 +28,20 @@ import prantel.core.rig.ResidualDevice;
 import prantel.core.rig.Rig;
 import prantel.core.rig.SectionId;
 import prantel.core.rig.Supply;
-import prantel.core.sequence.Scheme.Options;
-import prantel.core.sequence.Scheme.Yardstick;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Practice.RcdTest;
+import prantel.core.scheme.Practice.Yardstick;
 
 /** Where schools differ, the list of boxes differs: each option with the practice it stands for. */
 class SchemeOptionsTest {
-    private static final Options USUAL = Options.usual();
+    private static final Practice USUAL = Schemes.usual();
 
-    private static Scheme with(Options options) {
-        return Scheme.fullSequence().with(options);
+    private static Scheme with(Practice practice) {
+        return Schemes.fullSequence().with(practice);
     }
 
-    private static List<Slot> of(Rig rig, Scheme scheme, TestStep step) {
-        return SlotPlan.of(rig, scheme.asking("t", "t", EnumSet.of(step)));
+    private static List<Slot> of(Rig rig, Scheme scheme, TestKind step) {
+        return SlotPlan.of(rig, Schemes.asking("t", EnumSet.of(step)).with(scheme.practice()));
     }
 
     private static Limit limit(Rig rig, Scheme scheme, String id) {
@@ -69,28 +73,28 @@ class SchemeOptionsTest {
 
     @Test
     void stepsComeInTheOrderOfTheSequence() {
-        List<TestStep> steps = SlotPlan.of(Rigs.fiveSockets(), Scheme.fullSequence()).stream()
+        List<TestKind> steps = SlotPlan.of(Rigs.fiveSockets(), Schemes.fullSequence()).stream()
                 .map(Slot::step)
                 .distinct()
                 .toList();
         assertThat(steps).isSorted();
-        assertThat(steps.indexOf(TestStep.INSULATION)).isLessThan(steps.indexOf(TestStep.ZE));
+        assertThat(steps.indexOf(TestKind.INSULATION)).isLessThan(steps.indexOf(TestKind.ZE));
     }
 
     /** Common practice: live conductors joined and tested to earth only. */
     @Test
     void joinedInsulationAsksForOneReadingAVoltage() {
-        Options joined = new Options(false, Yardstick.FIXED, true, true, true, true, false, true, false, false, false);
-        assertThat(of(Rigs.fiveSockets(), with(USUAL), TestStep.INSULATION)).hasSize(6);
-        assertThat(of(Rigs.fiveSockets(), with(joined), TestStep.INSULATION)).hasSize(2);
+        Practice joined = Schemes.with(Practice.Pairs.JOINED_TO_EARTH, Practice.Rounds.EVERY_SWITCH);
+        assertThat(of(Rigs.fiveSockets(), with(USUAL), TestKind.INSULATION)).hasSize(6);
+        assertThat(of(Rigs.fiveSockets(), with(joined), TestKind.INSULATION)).hasSize(2);
     }
 
     /** Common practice: n + 1 rounds, or first and last position only. */
     @Test
     void switchRoundsMayBeShortened() {
-        Options two = new Options(false, Yardstick.FIXED, false, false, true, true, false, true, false, false, false);
-        assertThat(of(lights(4), with(USUAL), TestStep.INSULATION)).hasSize(2 * 5 * 3);
-        assertThat(of(lights(4), with(two), TestStep.INSULATION)).hasSize(2 * 2 * 3);
+        Practice two = Schemes.with(Practice.Pairs.EVERY, Practice.Rounds.FIRST_AND_LAST);
+        assertThat(of(lights(4), with(USUAL), TestKind.INSULATION)).hasSize(2 * 5 * 3);
+        assertThat(of(lights(4), with(two), TestKind.INSULATION)).hasSize(2 * 2 * 3);
     }
 
     /** IET Guidance Note 3 (from memory) 0.05 Ω; AS/NZS 3000 (from memory) 0.5 Ω; or by length: 22 m of 10 mm² about 0.04 Ω. */
@@ -108,14 +112,14 @@ class SchemeOptionsTest {
                 .isBetween(0.04, 0.07);
     }
 
-    private static Options yardstick(Yardstick yardstick) {
-        return new Options(false, yardstick, false, true, true, true, false, true, false, false, false);
+    private static Practice yardstick(Yardstick yardstick) {
+        return Schemes.with(new Practice.Bonding(Practice.OneEnd.OFF, yardstick));
     }
 
     /** BS 7671 411.4.4: B20 at 230 V 2.185 Ω; 80 % of it 1.748; or at 70 °C (2.185 + 0.2·0.35) / 1.2 = 1.879. */
     @Test
     void zsIsHeldAgainstEightyPerCentOrCorrectedForTemperature() {
-        Options hot = new Options(false, Yardstick.FIXED, false, true, true, true, false, true, true, false, false);
+        Practice hot = loop(Practice.Points.EVERY, Practice.ZsLimit.HOT, Practice.ThreePhase.TWICE_HIGHEST);
         assertThat(limit(Rigs.fiveSockets(), with(USUAL), "sockets/zs").end()).isCloseTo(1.748, within(1e-3));
         assertThat(limit(Rigs.fiveSockets(), with(hot), "sockets/zs").end()).isCloseTo(1.879, within(1e-3));
     }
@@ -123,7 +127,9 @@ class SchemeOptionsTest {
     /** AS/NZS 3000 (from memory): 0.8 · 0.8 · 230 / (4 · 20) = 1.84 Ω for a B20. */
     @Test
     void otherCodeHasItsOwnMaximum() {
-        Options code = new Options(false, Yardstick.HALF_OHM, false, true, true, true, false, true, false, false, true);
+        Practice code = Schemes.with(
+                new Practice.Continuity(Practice.Methods.EITHER, Practice.Maxima.AS_NZS),
+                new Practice.Bonding(Practice.OneEnd.OFF, Yardstick.HALF_OHM));
         assertThat(limit(Rigs.fiveSockets(), with(code), "sockets/r1r2").end()).isCloseTo(1.84, within(1e-9));
         assertThat(limit(Rigs.fiveSockets(), with(code), "earthing-conductor").end())
                 .isEqualTo(0.5);
@@ -134,9 +140,10 @@ class SchemeOptionsTest {
     /** Common practice: Zs everywhere, or at the last point with the rest calculated. */
     @Test
     void zsMayBeMeasuredAtTheLastPointOnly() {
-        Options last = new Options(false, Yardstick.FIXED, false, true, true, true, false, false, false, false, false);
-        assertThat(of(Rigs.fiveSockets(), with(USUAL), TestStep.ZS)).hasSize(6);
-        List<Slot> slots = of(Rigs.fiveSockets(), with(last), TestStep.ZS);
+        Practice last =
+                loop(Practice.Points.FURTHEST, Practice.ZsLimit.EIGHTY_PERCENT, Practice.ThreePhase.TWICE_HIGHEST);
+        assertThat(of(Rigs.fiveSockets(), with(USUAL), TestKind.ZS)).hasSize(6);
+        List<Slot> slots = of(Rigs.fiveSockets(), with(last), TestKind.ZS);
         assertThat(slots).hasSize(2);
         assertThat(slots.getFirst().where()).isEqualTo("socket 5");
     }
@@ -158,11 +165,10 @@ class SchemeOptionsTest {
                 Rigs.usual(),
                 List.of(board),
                 Rigs.fiveSockets().circuits());
-        Options few = new Options(false, Yardstick.FIXED, false, true, false, false, false, true, false, false, false);
-        assertThat(of(rig, with(USUAL), TestStep.RCD)).hasSize(2 + 3 + 3 + 1 + 1);
-        assertThat(of(rig, with(few), TestStep.RCD)).hasSize(2 + 3 + 1);
-        Options two =
-                new Options(false, Yardstick.FIXED, false, true, false, false, false, true, false, false, false, true);
+        Practice few = Schemes.with(Schemes.rcd(RcdTest.HALF, RcdTest.ONE, RcdTest.BUTTON));
+        assertThat(of(rig, with(USUAL), TestKind.RCD)).hasSize(2 + 3 + 3 + 1 + 1);
+        assertThat(of(rig, with(few), TestKind.RCD)).hasSize(2 + 3 + 1);
+        Practice two = Schemes.with(Schemes.rcd(RcdTest.HALF, RcdTest.ONE, RcdTest.TWO, RcdTest.BUTTON));
         // IEC 61008-1 Table 1: 150 ms at 2 × IΔn
         assertThat(limit(rig, with(two), "board/main/rcd/2x").end()).isEqualTo(150);
     }
@@ -178,29 +184,34 @@ class SchemeOptionsTest {
                 new Supply.Earth(Supply.Earthing.TN_C_S, Impedance.of(0.04), 5, 1));
         List<Circuit> circuits = Rigs.fiveSockets().circuits();
         Rig rig = Rigs.rig(three, Rigs.usual(), List.of(Board.plain()), circuits);
-        Options between = new Options(false, Yardstick.FIXED, false, true, true, true, true, true, false, false, false);
+        Practice between =
+                loop(Practice.Points.EVERY, Practice.ZsLimit.EIGHTY_PERCENT, Practice.ThreePhase.LINE_TO_LINE);
         assertThat(rule(rig, with(USUAL))).isEqualTo(Slot.Rule.TWICE_HIGHEST);
         assertThat(rule(rig, with(between))).isEqualTo(Slot.Rule.HIGHEST);
-        assertThat(of(rig, with(between), TestStep.IPF)).hasSize(6 + 3 + 1);
-        assertThat(of(rig, with(USUAL), TestStep.LIVE_POLARITY))
+        assertThat(of(rig, with(between), TestKind.IPF)).hasSize(6 + 3 + 1);
+        assertThat(of(rig, with(USUAL), TestKind.LIVE_POLARITY))
                 .as("ten pairs of a three-phase supply")
                 .hasSize(10);
     }
 
+    private static Practice loop(Practice.Points points, Practice.ZsLimit limit, Practice.ThreePhase threePhase) {
+        return Schemes.with(new Practice.Loop(Practice.LoopLeads.TWO, points, limit, threePhase));
+    }
+
     private static Slot.Rule rule(Rig rig, Scheme scheme) {
-        return ((Slot.Composed) of(rig, scheme, TestStep.IPF).getLast()).rule();
+        return ((Slot.Composed) of(rig, scheme, TestKind.IPF).getLast()).rule();
     }
 
     @Test
     void singlePhaseSupplyIsProvedWithThreePairs() {
-        assertThat(of(Rigs.fiveSockets(), with(USUAL), TestStep.SAFE_ISOLATION))
+        assertThat(of(Rigs.fiveSockets(), with(USUAL), TestKind.SAFE_ISOLATION))
                 .extracting(Slot::quantity)
                 .containsExactly("L–N", "L–E", "N–E");
     }
 
     @Test
     void workshopSchemeAsksForDeadTestsOnly() {
-        Set<TestStep> asked = Scheme.workshop().asked();
-        assertThat(asked).noneMatch(TestStep::isLive);
+        Set<TestKind> asked = Set.copyOf(Schemes.workshop().tests());
+        assertThat(asked).noneMatch(TestKind::isLive);
     }
 }

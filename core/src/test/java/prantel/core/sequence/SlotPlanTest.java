@@ -2,6 +2,7 @@ package prantel.core.sequence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -27,7 +28,7 @@ class SlotPlanTest {
         SplittableRandom random = new SplittableRandom(seed);
         for (int n = 0; n < RIGS_A_SEED; n++) {
             Set<SlotId> before = new HashSet<>();
-            for (Slot slot : SlotPlan.of(RandomRigs.rig(random), Scheme.fullSequence())) {
+            for (Slot slot : SlotPlan.of(RandomRigs.rig(random), Schemes.fullSequence())) {
                 if (slot instanceof Slot.Composed composed) {
                     assertThat(composed.of()).as(slot.id().value()).isNotEmpty();
                     assertThat(before).as(slot.id().value()).containsAll(composed.of());
@@ -45,7 +46,7 @@ class SlotPlanTest {
         for (int n = 0; n < RIGS_A_SEED; n++) {
             Rig rig = RandomRigs.rig(random);
             Edit neutralOff = new Edit.Open(Places.mainSwitch(rig.origin().id(), Conductor.NEUTRAL));
-            for (Slot slot : SlotPlan.of(rig, Scheme.fullSequence())) {
+            for (Slot slot : SlotPlan.of(rig, Schemes.fullSequence())) {
                 if (slot instanceof Slot.Measured measured
                         && !measured.function().isLive()) {
                     assertThat(measured.setUp().isolation())
@@ -64,7 +65,7 @@ class SlotPlanTest {
         for (int n = 0; n < RIGS_A_SEED; n++) {
             Rig rig = RandomRigs.rig(random);
             Network compiled = RigCompiler.compile(rig);
-            for (Slot slot : SlotPlan.of(rig, Scheme.fullSequence())) {
+            for (Slot slot : SlotPlan.of(rig, Schemes.fullSequence())) {
                 if (slot instanceof Slot.Measured measured) {
                     for (List<Edit> edits : List.of(
                             measured.setUp().isolation(), measured.setUp().edits())) {

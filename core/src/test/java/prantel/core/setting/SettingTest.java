@@ -2,6 +2,7 @@ package prantel.core.setting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +24,6 @@ import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.Hypothesis.Kind;
 import prantel.core.setting.SetReview.Conflict;
@@ -35,8 +35,8 @@ class SettingTest {
 
     @BeforeAll
     static void explore() {
-        healthy = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.workshop());
-        full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Scheme.fullSequence());
+        healthy = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.workshop());
+        full = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         singles = Exploration.of(healthy);
     }
 
@@ -48,7 +48,7 @@ class SettingTest {
     void explorationHoldsEveryFaultOnceAndAgreesWithAKeyMadeAfresh() {
         assertThat(singles.effects()).hasSameSizeAs(FaultCatalogue.everyFault(healthy.rig()));
         for (Effect effect : singles.effects().subList(0, 40)) {
-            Key fresh = Key.of(healthy.rig(), FaultSet.of(effect.fault()), Testers.usual(), Scheme.workshop());
+            Key fresh = Key.of(healthy.rig(), FaultSet.of(effect.fault()), Testers.usual(), Schemes.workshop());
             effect.changed()
                     .forEach((id, e) ->
                             assertThat(fresh.expectation(id).withFaults()).isEqualTo(e.withFaults()));
@@ -172,13 +172,13 @@ class SettingTest {
             many.add(Faults.joint(socket, Conductor.CPC, 0.5 + 0.2 * socket));
             many.add(Faults.lowInsulation(socket, Conductor.LINE, Conductor.CPC, 0.1 * socket));
         }
-        Key key = Key.of(Rigs.fiveSockets(), new FaultSet(many), Testers.usual(), Scheme.workshop());
+        Key key = Key.of(Rigs.fiveSockets(), new FaultSet(many), Testers.usual(), Schemes.workshop());
         CheckPlan plan = CheckPlan.of(key, singles, f -> true);
         assertThat(plan.readings()).isNotEmpty();
         assertThat(plan.fewest())
                 .as("eight faults have 256 parts: not all are looked at")
                 .isFalse();
-        Key two = Key.of(Rigs.fiveSockets(), FaultSet.of(many.get(0), many.get(3)), Testers.usual(), Scheme.workshop());
+        Key two = Key.of(Rigs.fiveSockets(), FaultSet.of(many.get(0), many.get(3)), Testers.usual(), Schemes.workshop());
         assertThat(CheckPlan.of(two, singles, f -> true).fewest()).isTrue();
     }
 

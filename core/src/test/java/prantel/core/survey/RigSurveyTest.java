@@ -2,6 +2,7 @@ package prantel.core.survey;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -22,7 +23,6 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.SectionId;
 import prantel.core.rig.Supply;
-import prantel.core.sequence.Scheme;
 
 /** Rules of thumb with the sources that RigSurvey names. */
 class RigSurveyTest {
@@ -38,7 +38,7 @@ class RigSurveyTest {
 
     private static List<String> codes(Board board, Circuit circuit) {
         Rig rig = Rigs.rig(Supply.tnCS(230, 0.35, 0.11, 0.09), Rigs.usual(), List.of(board), List.of(circuit));
-        return RigSurvey.of(Key.of(rig, FaultSet.NONE, Testers.usual(), Scheme.fullSequence())).stream()
+        return RigSurvey.of(Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence())).stream()
                 .map(Warning::code)
                 .distinct()
                 .toList();

@@ -21,7 +21,7 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 import prantel.server.assessment.Assessment;
 import prantel.server.picture.Pictures;
 
@@ -141,7 +141,7 @@ record MarkingView(
 
     private static List<StepLine> steps(List<Finding> findings) {
         List<StepLine> steps = new ArrayList<>();
-        for (TestStep step : TestStep.values()) {
+        for (TestKind step : TestKind.values()) {
             List<Finding> of = findings.stream()
                     .filter(f -> f.expectation().slot().step() == step)
                     .toList();
@@ -281,7 +281,7 @@ record MarkingView(
         if (mark.group().equals("Faults")) {
             return "FAULTS";
         }
-        return java.util.Arrays.stream(TestStep.values())
+        return java.util.Arrays.stream(TestKind.values())
                 .filter(s -> s.label().equals(mark.group()))
                 .findFirst()
                 .orElseGet(() -> sheet.findings().stream()
@@ -289,7 +289,7 @@ record MarkingView(
                         .map(f -> f.expectation().slot().step())
                         .filter(s -> s.alternative() != null)
                         .findFirst()
-                        .orElse(TestStep.R1_R2))
+                        .orElse(TestKind.R1_R2))
                 .name();
     }
 

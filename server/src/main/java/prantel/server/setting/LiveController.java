@@ -29,7 +29,7 @@ import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.AssessmentEvent;
 import prantel.server.assessment.AssessmentEvent.Handling;
@@ -262,8 +262,8 @@ class LiveController {
             if (slot.step().isLive() || !empty) {
                 continue;
             }
-            if (slot.step() == TestStep.R1_R2 || slot.step() == TestStep.R2) {
-                methods.computeIfAbsent(slot.circuit(), c -> new int[2])[slot.step() == TestStep.R2 ? 1 : 0]++;
+            if (slot.step() == TestKind.R1_R2 || slot.step() == TestKind.R2) {
+                methods.computeIfAbsent(slot.circuit(), c -> new int[2])[slot.step() == TestKind.R2 ? 1 : 0]++;
             } else {
                 open++;
             }

@@ -15,7 +15,7 @@ import prantel.core.rig.Ring;
 import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
-import prantel.core.sequence.TestStep;
+import prantel.core.scheme.TestKind;
 import prantel.server.assessment.Assessment;
 import prantel.server.assessment.Assessment.Entry;
 import prantel.server.picture.Pictures;
@@ -82,7 +82,7 @@ record SheetView(
             Assessment assessment, int bay, Rig rig, Tester tester, List<FaultReport> reports, boolean damaged) {
         List<Slot> slots = slots(rig);
         List<Step> steps = new ArrayList<>();
-        for (TestStep step : TestStep.values()) {
+        for (TestKind step : TestKind.values()) {
             List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
             if (!of.isEmpty()) {
                 steps.add(step(step, of, rig, assessment, tester));
@@ -116,7 +116,7 @@ record SheetView(
     /** Boxes of a sheet. A ring is tested as a ring: R2 by wander lead is not asked for there. */
     static List<Slot> slots(Rig rig) {
         return SlotPlan.of(rig, Scheme.workshop()).stream()
-                .filter(s -> s.step() != TestStep.R2
+                .filter(s -> s.step() != TestKind.R2
                         || s.circuit()
                                 .filter(c -> rig.circuit(c) instanceof Ring)
                                 .isEmpty())
@@ -133,7 +133,7 @@ record SheetView(
         return reports.stream().map(SheetView::report).toList();
     }
 
-    private static Step step(TestStep step, List<Slot> slots, Rig rig, Assessment assessment, Tester tester) {
+    private static Step step(TestKind step, List<Slot> slots, Rig rig, Assessment assessment, Tester tester) {
         List<Group> groups = new ArrayList<>();
         List<String> labels =
                 slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
@@ -145,7 +145,7 @@ record SheetView(
                             .map(s -> box(s, assessment, tester))
                             .toList()));
         }
-        TestStep other = step.alternative();
+        TestKind other = step.alternative();
         List<String> setUp = slots.stream()
                 .flatMap(s -> s instanceof Slot.Measured m ? m.setUp().steps().stream() : java.util.stream.Stream.of())
                 .distinct()
@@ -155,8 +155,8 @@ record SheetView(
 
     /** The circuit, with the voltage and round of an insulation test; for a bond the part. */
     private static String groupLabel(Slot slot, Rig rig) {
-        return slot.step() == TestStep.INSULATION || slot.circuit().isEmpty()
-                ? slot.where().replaceAll(slot.step() == TestStep.BONDING ? ",.*" : "$", "")
+        return slot.step() == TestKind.INSULATION || slot.circuit().isEmpty()
+                ? slot.where().replaceAll(slot.step() == TestKind.BONDING ? ",.*" : "$", "")
                 : rig.circuit(slot.circuit().get()).label();
     }
 

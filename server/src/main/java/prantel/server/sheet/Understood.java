@@ -11,6 +11,7 @@ final class Understood {
     static String of(Written written) {
         return switch (written) {
             case Written.Blank blank -> "";
+            case Written.NotTested not -> "not tested";
             case Written.Unreadable unreadable -> "";
             case Written.Open open -> "over-range";
             case Written.Stopped stopped -> stopped.stop().words();

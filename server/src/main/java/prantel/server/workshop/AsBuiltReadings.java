@@ -84,6 +84,7 @@ public class AsBuiltReadings {
                     case Written.Stopped stopped -> {}
                     case Written.Said said -> {}
                     case Written.Blank blank -> {}
+                    case Written.NotTested not -> {}
                     case Written.Unreadable unreadable -> {}
                 }
             }

@@ -1,0 +1,333 @@
+package prantel.core.marking;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import prantel.core.diagnosis.Cause;
+import prantel.core.expectation.Key;
+import prantel.core.expectation.Window.Side;
+import prantel.core.instrument.Written;
+import prantel.core.marking.Evidence.Box;
+import prantel.core.marking.Finding.Judged;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.Mark.Worth;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.scheme.Criterion;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/** Marks for what stands in the boxes. */
+final class BoxMarks {
+    /** Whose result is R1+R2 or R2 of a circuit. */
+    private static final Set<TestKind> METHODS = Set.of(TestKind.R1_R2, TestKind.RING, TestKind.R2);
+
+    private final Key key;
+    private final Scheme scheme;
+    private final CandidateRecord record;
+    private final List<Finding> findings;
+
+    BoxMarks(Key key, Scheme scheme, CandidateRecord record) {
+        this.key = key;
+        this.scheme = scheme;
+        this.record = record;
+        this.findings = new Findings(key, record).all().stream()
+                .filter(f -> scheme.asks(f.expectation().slot().step()))
+                .toList();
+    }
+
+    List<Finding> findings() {
+        return findings;
+    }
+
+    /** A test that is done once for the rig. */
+    List<Mark> ofRig(Criterion.OfTests criterion, TestKind test) {
+        return of(criterion, test, test.markPrefix(), of(test));
+    }
+
+    /** A test on one circuit. */
+    List<Mark> ofCircuit(Criterion.OfTests criterion, TestKind test, Circuit circuit) {
+        List<Finding> asked = of(test).stream()
+                .filter(f -> f.asked() && isOf(f, circuit.id()))
+                .toList();
+        return of(criterion, test, circuit.id() + "/" + test.markPrefix(), asked);
+    }
+
+    /** What looks at a whole circuit. */
+    List<Mark> ofCircuit(Criterion criterion, Circuit circuit) {
+        return switch (criterion) {
+            case Criterion.OneMethod one -> List.of(oneMethod(one, circuit));
+            case Criterion.Consistent consistent ->
+                new Agreement(key, findings).of(consistent, circuit).stream().toList();
+            default -> List.of();
+        };
+    }
+
+    List<Mark> ofRecord(Criterion.Consistent consistent) {
+        return new Agreement(key, findings).ofOrigin(consistent).stream().toList();
+    }
+
+    private List<Mark> of(Criterion.OfTests criterion, TestKind test, String prefix, List<Finding> all) {
+        List<Finding> asked = all.stream().filter(f -> !isExcused(f)).toList();
+        Optional<Proposed> proposed = asked.isEmpty()
+                ? Optional.empty()
+                : switch (criterion) {
+                    case Criterion.MeasuredRightly measured -> measured(measured, costingHere(test, asked));
+                    case Criterion.JudgedRightly judged -> judged(judged, costingHere(test, asked));
+                    case Criterion.RightOneOfSeveral chosen -> chosen(asked);
+                    case Criterion.Notation notation -> notation(test, asked);
+                    case Criterion.Complete complete -> complete(complete, asked);
+                    case Criterion.ExpectedFirst expected -> expected(asked);
+                };
+        return proposed.stream()
+                .map(p -> mark(criterion, prefix + "/" + criterion.id(), test, p))
+                .toList();
+    }
+
+    /** Left out with a reason where the scheme allows it: counts neither way. */
+    private boolean isExcused(Finding finding) {
+        return scheme.practice().recording().notTested() == Practice.NotTested.WITH_REASON
+                && finding.written() instanceof Written.NotTested;
+    }
+
+    /** Where an open box costs in a criterion of its own it does not cost here as well, unless all are open. */
+    private List<Finding> costingHere(TestKind test, List<Finding> asked) {
+        boolean elsewhere = scheme.criteria().stream()
+                .anyMatch(c -> c instanceof Criterion.Complete complete && complete.tests().contains(test));
+        List<Finding> filled = asked.stream().filter(BoxMarks::isFilled).toList();
+        return elsewhere && !filled.isEmpty() ? filled : asked;
+    }
+
+    private record Proposed(Award award, Evidence evidence, List<SlotId> slots) {}
+
+    private Mark mark(Criterion criterion, String id, TestKind test, Proposed proposed) {
+        Criterion.Common common = criterion.common();
+        return new Mark(
+                id,
+                common.group().isEmpty() ? scheme.labelOf(test) : common.group(),
+                common.title(),
+                new Worth(common.weight(), common.severity()),
+                proposed.award(),
+                proposed.evidence(),
+                proposed.slots());
+    }
+
+    /** Leads that were not nulled cost once, in a criterion of their own, and not again in every reading. */
+    private Optional<Proposed> measured(Criterion.MeasuredRightly criterion, List<Finding> asked) {
+        List<Finding> measured = asked.stream()
+                .filter(f -> f.expectation().slot() instanceof Slot.Measured)
+                .toList();
+        if (measured.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Finding> leads = measured.stream()
+                .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
+                .toList();
+        List<Finding> off = measured.stream()
+                .filter(f -> f.side() != Side.INSIDE && !leads.contains(f))
+                .toList();
+        boolean slips = off.stream().allMatch(f -> isTopCause(f, Cause.SLIP_OF_TEN));
+        Award award = off.isEmpty()
+                ? Award.FULL
+                : slips || off.size() <= criterion.few() * measured.size() ? Award.HALF : Award.NONE;
+        return Optional.of(new Proposed(
+                award,
+                new Evidence.Measured(
+                        measured.size(),
+                        off.stream().map(f -> new Box(place(f), how(f.side()))).toList(),
+                        leads.size()),
+                slots(off.isEmpty() ? measured : off)));
+    }
+
+    private static Optional<Proposed> judged(Criterion.JudgedRightly criterion, List<Finding> asked) {
+        List<Finding> judged =
+                asked.stream().filter(f -> f.judged() != Judged.NOT_ASKED).toList();
+        if (judged.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Finding> wrong =
+                judged.stream().filter(f -> f.judged() != Judged.RIGHT).toList();
+        return Optional.of(new Proposed(
+                byFew(wrong.size(), judged.size(), criterion.few()),
+                new Evidence.Judged(wrong.stream()
+                        .map(f -> new Box(
+                                place(f),
+                                f.judged() == Judged.MISSING ? Evidence.How.NOT_JUDGED : Evidence.How.JUDGED_WRONGLY))
+                        .toList()),
+                slots(wrong.isEmpty() ? judged : wrong)));
+    }
+
+    private static Award byFew(int wrong, int of, double few) {
+        return wrong == 0 ? Award.FULL : wrong <= few * of ? Award.HALF : Award.NONE;
+    }
+
+    /** Whether boxes that are chosen or worked out from others hold the right one: one mark for all of a test. */
+    private Optional<Proposed> chosen(List<Finding> asked) {
+        List<ChosenCheck> checks = new ArrayList<>();
+        List<SlotId> slots = new ArrayList<>();
+        for (Finding finding : asked) {
+            if (finding.expectation().slot() instanceof Slot.Composed slot) {
+                checks.add(ChosenCheck.of(finding, slot, findings));
+                slots.add(slot.id());
+            }
+        }
+        if (checks.isEmpty()) {
+            return Optional.empty();
+        }
+        ChosenCheck worst = checks.stream()
+                .min(java.util.Comparator.comparingDouble(c -> c.award().share()))
+                .orElseThrow();
+        double share =
+                checks.stream().mapToDouble(c -> c.award().share()).average().orElse(0);
+        return Optional.of(new Proposed(
+                share == 1 ? Award.FULL : share >= 0.5 ? Award.HALF : Award.NONE, worst.evidence(), slots));
+    }
+
+    private static Optional<Proposed> notation(TestKind test, List<Finding> asked) {
+        boolean any = asked.stream().anyMatch(BoxMarks::isFilled);
+        List<Finding> bad = asked.stream()
+                .filter(f -> !(f.written() instanceof Written.Number)
+                        && !(f.written() instanceof Written.NotTested)
+                        && !f.remarks().isEmpty())
+                .toList();
+        return Optional.of(new Proposed(
+                !any ? Award.NONE : bad.isEmpty() ? Award.FULL : Award.HALF,
+                new Evidence.Written(
+                        test == TestKind.INSULATION || test == TestKind.INSULATION_BOARD ? "insulation reading" : "reading",
+                        any,
+                        bad.stream().findFirst().map(f -> f.remarks().getFirst())),
+                slots(bad)));
+    }
+
+    private static Optional<Proposed> complete(Criterion.Complete criterion, List<Finding> asked) {
+        List<Finding> open = asked.stream()
+                .filter(f -> f.written() instanceof Written.Blank || f.written() instanceof Written.NotTested)
+                .toList();
+        return Optional.of(new Proposed(
+                byFew(open.size(), asked.size(), criterion.few()),
+                new Evidence.Filled(asked.size(), open.stream().map(BoxMarks::place).toList()),
+                slots(open)));
+    }
+
+    /** Full where each was said and most of them come near, half where some were said. */
+    private Optional<Proposed> expected(List<Finding> asked) {
+        List<Finding> could = asked.stream()
+                .filter(f -> f.expectation().slot() instanceof Slot.Measured m && m.byHand().isPresent())
+                .toList();
+        if (could.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Finding> said =
+                could.stream().filter(f -> saidFirst(f.expectation().slot()) != null).toList();
+        int near = (int) said.stream()
+                .filter(f -> isNear((Slot.Measured) f.expectation().slot()))
+                .count();
+        Award award = said.isEmpty() || near == 0
+                ? Award.NONE
+                : 2 * said.size() >= could.size() && 2 * near >= said.size() ? Award.FULL : Award.HALF;
+        return Optional.of(new Proposed(
+                award, new Evidence.Expected(said.size(), could.size(), near), slots(said)));
+    }
+
+    private @org.jspecify.annotations.Nullable String saidFirst(Slot slot) {
+        String said = record.expected().get(slot.id());
+        return said == null || said.isBlank() ? null : said;
+    }
+
+    /** Within a fifth, or three hundredths of an ohm: arithmetic from a table, not a reading. Common practice, no source. */
+    private boolean isNear(Slot.Measured slot) {
+        String said = saidFirst(slot);
+        if (said == null || !(prantel.core.instrument.Notation.read(said, slot.boxUnit()) instanceof Written.Number n)) {
+            return false;
+        }
+        double right = slot.byHand().orElseThrow().base();
+        return Math.abs(n.base() - right) <= Math.max(0.2 * right, 0.03);
+    }
+
+    Mark leads(Criterion.LeadsNulled criterion) {
+        List<Finding> high = findings.stream()
+                .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
+                .toList();
+        boolean any = findings.stream()
+                .anyMatch(f -> f.expectation().slot() instanceof Slot.Measured m
+                        && m.function().isContinuity()
+                        && isFilled(f));
+        Criterion.Common common = criterion.common();
+        return new Mark(
+                common.id(),
+                common.group(),
+                common.title(),
+                new Worth(common.weight(), common.severity()),
+                !any ? Award.NONE : high.isEmpty() ? Award.FULL : Award.HALF,
+                new Evidence.Leads(any, high.size()),
+                slots(high));
+    }
+
+    /** Both R1+R2 and R2 on record for one circuit suggests that numbers were made up. Common practice, no source. */
+    private Mark oneMethod(Criterion.OneMethod criterion, Circuit circuit) {
+        List<Finding> filled = findings.stream()
+                .filter(f -> f.expectation().slot() instanceof Slot.Composed)
+                .filter(f -> METHODS.contains(f.expectation().slot().step()))
+                .filter(f -> isOf(f, circuit.id()))
+                .filter(BoxMarks::isFilled)
+                .toList();
+        int methods = (int) filled.stream()
+                .map(f -> f.expectation().slot().step() == TestKind.R2)
+                .distinct()
+                .count();
+        Criterion.Common common = criterion.common();
+        return new Mark(
+                circuit.id() + "/" + common.id(),
+                common.group(),
+                common.title(),
+                new Worth(common.weight(), common.severity()),
+                methods == 1 ? Award.FULL : Award.NONE,
+                new Evidence.Methods(circuit.label(), methods),
+                slots(filled));
+    }
+
+    private List<Finding> of(TestKind test) {
+        return findings.stream()
+                .filter(f -> f.expectation().slot().step() == test)
+                .toList();
+    }
+
+    private static boolean isOf(Finding finding, CircuitId circuit) {
+        return finding.expectation().slot().circuit().filter(circuit::equals).isPresent();
+    }
+
+    static boolean isFilled(Finding finding) {
+        return !(finding.written() instanceof Written.Blank);
+    }
+
+    private static boolean isTopCause(Finding finding, Cause cause) {
+        return finding.asked()
+                && !finding.explanations().isEmpty()
+                && finding.explanations().getFirst().cause() == cause;
+    }
+
+    private static Evidence.How how(Side side) {
+        return switch (side) {
+            case NOTHING -> Evidence.How.NO_READING;
+            case ABOVE -> Evidence.How.ABOVE;
+            case BELOW -> Evidence.How.BELOW;
+            case OVER_RANGE_INSTEAD -> Evidence.How.OVER_RANGE;
+            case DIFFERS, INSIDE -> Evidence.How.SAYS_OTHERWISE;
+        };
+    }
+
+    static String place(Finding finding) {
+        Slot slot = finding.expectation().slot();
+        return slot.step() == TestKind.INSULATION
+                ? slot.quantity() + " at " + slot.where().replaceAll(".*, ", "")
+                : slot.where();
+    }
+
+    private static List<SlotId> slots(List<Finding> of) {
+        return of.stream().map(f -> f.expectation().slot().id()).toList();
+    }
+}

@@ -1,0 +1,77 @@
+package prantel.core.marking;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.DoubleStream;
+import prantel.core.expectation.Window.Side;
+import prantel.core.instrument.Written;
+import prantel.core.marking.Mark.Award;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
+import prantel.core.sequence.Slot;
+
+/** Whether the box for the record holds what follows from the candidate's own readings. */
+record ChosenCheck(Award award, Evidence.Chosen evidence) {
+    static ChosenCheck of(Finding finding, Slot.Composed slot, List<Finding> all) {
+        List<Written> own = all.stream()
+                .filter(f -> slot.of().contains(f.expectation().slot().id()))
+                .map(Finding::written)
+                .toList();
+        boolean anyOver = own.stream().anyMatch(ChosenCheck::isOver);
+        Written written = finding.written();
+        if (written instanceof Written.Blank) {
+            return new ChosenCheck(
+                    Award.NONE,
+                    new Evidence.NothingChosen(
+                            slot.circuit().isPresent() ? "" : slot.quantity() + ", " + slot.where()));
+        }
+        if (anyOver && isOver(written)) {
+            return new ChosenCheck(Award.FULL, new Evidence.OverRangeChosen());
+        }
+        double[] numbers = own.stream()
+                .filter(Written.Number.class::isInstance)
+                .mapToDouble(w -> ((Written.Number) w).base())
+                .toArray();
+        if (written instanceof Written.Number number && numbers.length > 0) {
+            return ofNumbers(number, slot, numbers, anyOver);
+        }
+        return finding.side() == Side.INSIDE
+                ? new ChosenCheck(Award.HALF, new Evidence.ChosenFromNothing())
+                : new ChosenCheck(Award.NONE, new Evidence.NotTheirOwn());
+    }
+
+    private static ChosenCheck ofNumbers(Written.Number number, Slot.Composed slot, double[] numbers, boolean anyOver) {
+        double right = ruled(slot.rule(), numbers);
+        String rule = slot.rule() == Slot.Rule.HIGHEST ? "" : slot.rule().words();
+        if (isSame(number, right)) {
+            return anyOver
+                    ? new ChosenCheck(Award.HALF, new Evidence.NumberBelowOverRange())
+                    : new ChosenCheck(Award.FULL, new Evidence.RightChosen(rule));
+        }
+        String shown = Check.plain(slot.boxUnit().fromBase(right)) + "\u2009"
+                + slot.boxUnit().symbol();
+        return new ChosenCheck(
+                Award.NONE, new Evidence.AnotherChosen(number.text().strip(), rule, shown));
+    }
+
+    private static double ruled(Slot.Rule rule, double[] numbers) {
+        DoubleStream all = Arrays.stream(numbers);
+        return switch (rule) {
+            case HIGHEST, SLOWER -> all.max().orElseThrow();
+            case LOWEST -> all.min().orElseThrow();
+            case TWICE_HIGHEST -> 2 * all.max().orElseThrow();
+            case SUM -> all.sum();
+        };
+    }
+
+    /** To the digits that were written: 1130 A goes on the record as 1.13 kA. */
+    private static boolean isSame(Written.Number number, double right) {
+        double lastDigit = number.unit().toBase(Math.pow(10, -number.places()));
+        boolean current = number.unit().dimension() == Unit.Dimension.CURRENT;
+        return Check.same(number.base(), right) || current && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
+    }
+
+    private static boolean isOver(Written written) {
+        return written instanceof Written.Above || written instanceof Written.Open;
+    }
+}

@@ -1,0 +1,172 @@
+package prantel.core.marking;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.Mark.Worth;
+import prantel.core.marking.Watched.Sight;
+import prantel.core.scheme.Criterion;
+import prantel.core.scheme.Observation;
+import prantel.core.scheme.Question;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.Severity;
+import prantel.core.scheme.Step;
+
+/** Marks for what was seen, asked and in which order. What nobody saw counts neither way. */
+final class WatchMarks {
+    private final Scheme scheme;
+    private final Watched watched;
+
+    WatchMarks(Scheme scheme, Watched watched) {
+        this.scheme = scheme;
+        this.watched = watched;
+    }
+
+    List<Mark> observed(Criterion.Observed criterion) {
+        List<Mark> marks = new ArrayList<>();
+        for (Step step : at(criterion.steps())) {
+            for (Observation observation : step.observations()) {
+                Sight sight = watched.observations().get(observation.id());
+                Criterion.Common common = criterion.common();
+                marks.add(new Mark(
+                        common.id() + "/" + observation.id(),
+                        common.group().isEmpty() ? step.title() : common.group(),
+                        observation.seen(),
+                        new Worth(common.weight() * observation.weight(), severity(observation)),
+                        sight == null ? Award.NOT_SEEN : sight.right() ? Award.FULL : Award.NONE,
+                        evidence(sight),
+                        List.of()));
+            }
+        }
+        return marks;
+    }
+
+    /** Where a criterion of its own tells what is unsafe, that one stops; here it only counts. */
+    private Severity severity(Observation observation) {
+        boolean told = scheme.criteria().stream().anyMatch(Criterion.Safe.class::isInstance);
+        return told && observation.severity() == Severity.SAFETY ? Severity.COUNTS : observation.severity();
+    }
+
+    private static Evidence evidence(@org.jspecify.annotations.Nullable Sight sight) {
+        if (sight == null) {
+            return new Evidence.NotSeen();
+        }
+        return sight.right() ? new Evidence.SeenRight() : new Evidence.SeenSlip(sight.slip());
+    }
+
+    private List<Step> at(List<String> ids) {
+        return scheme.steps().stream()
+                .filter(s -> ids.isEmpty() || ids.contains(s.id()))
+                .toList();
+    }
+
+    /** A question that was not asked gives no mark. */
+    List<Mark> answered(Criterion.Answered criterion) {
+        List<Mark> marks = new ArrayList<>();
+        for (Step step : at(criterion.steps())) {
+            for (Question question : step.questions()) {
+                Set<Integer> said = watched.answers().get(question.id());
+                if (said != null) {
+                    marks.add(answer(criterion, step, question, said));
+                }
+            }
+        }
+        return marks;
+    }
+
+    private static Mark answer(Criterion.Answered criterion, Step step, Question question, Set<Integer> said) {
+        List<String> points = said.stream()
+                .filter(i -> i >= 0 && i < question.points().size())
+                .sorted()
+                .map(question.points()::get)
+                .toList();
+        Criterion.Common common = criterion.common();
+        Award award = points.size() >= question.needed() ? Award.FULL : points.isEmpty() ? Award.NONE : Award.HALF;
+        return new Mark(
+                common.id() + "/" + question.id(),
+                common.group().isEmpty() ? step.title() : common.group(),
+                question.ask(),
+                new Worth(common.weight() * question.weight(), common.severity()),
+                award,
+                new Evidence.Answer(points, question.needed(), question.points().size()),
+                List.of());
+    }
+
+    Mark order(Criterion.OrderKept criterion) {
+        boolean nothing = watched.deeds().isEmpty();
+        List<Evidence.Broken> broken = broken(criterion.severities()).stream()
+                .map(r -> new Evidence.Broken(title(r.then()), title(r.first()), r.why()))
+                .toList();
+        return mark(
+                criterion.common(),
+                nothing ? Award.NOT_SEEN : broken.isEmpty() ? Award.FULL : Award.NONE,
+                nothing ? new Evidence.NotSeen() : new Evidence.Order(broken));
+    }
+
+    /** Rules whose second step was begun although the first never was, or later. */
+    private List<Scheme.OrderRule> broken(Set<Severity> severities) {
+        List<String> deeds = watched.deeds();
+        return scheme.order().stream()
+                .filter(r -> severities.contains(r.severity()))
+                .filter(r -> {
+                    int then = deeds.indexOf(r.then());
+                    int first = deeds.indexOf(r.first());
+                    return then >= 0 && (first < 0 || first > then);
+                })
+                .toList();
+    }
+
+    private String title(String step) {
+        return scheme.step(step).map(Step::title).orElse(step);
+    }
+
+    Mark safe(Criterion.Safe criterion) {
+        List<String> unsafe = new ArrayList<>();
+        for (Observation observation : scheme.observations()) {
+            Sight sight = watched.observations().get(observation.id());
+            if (observation.severity() == Severity.SAFETY && sight != null && !sight.right()) {
+                unsafe.add(sight.slip().isBlank() ? "not: " + observation.seen() : sight.slip());
+            }
+        }
+        broken(Set.of(Severity.SAFETY))
+                .forEach(r -> unsafe.add("“" + title(r.then()) + "” before “" + title(r.first()) + "”"));
+        boolean nothing = watched.observations().isEmpty() && watched.deeds().isEmpty();
+        return mark(
+                criterion.common(),
+                !unsafe.isEmpty() ? Award.NONE : nothing ? Award.NOT_SEEN : Award.FULL,
+                nothing ? new Evidence.NotSeen() : new Evidence.Unsafe(unsafe));
+    }
+
+    Mark closed(Criterion.Closed criterion) {
+        List<Observation> all = at(criterion.steps()).stream()
+                .flatMap(s -> s.observations().stream())
+                .toList();
+        List<String> slips = new ArrayList<>();
+        boolean any = false;
+        for (Observation observation : all) {
+            Sight sight = watched.observations().get(observation.id());
+            any |= sight != null;
+            if (sight != null && !sight.right()) {
+                slips.add(sight.slip().isBlank() ? "not: " + observation.seen() : sight.slip());
+            }
+        }
+        return mark(
+                criterion.common(),
+                !any ? Award.NOT_SEEN : slips.isEmpty() ? Award.FULL : Award.NONE,
+                !any
+                        ? new Evidence.NotSeen()
+                        : slips.isEmpty() ? new Evidence.SeenRight() : new Evidence.SeenSlip(String.join("; ", slips)));
+    }
+
+    private static Mark mark(Criterion.Common common, Award award, Evidence evidence) {
+        return new Mark(
+                common.id(),
+                common.group(),
+                common.title(),
+                new Worth(common.weight(), common.severity()),
+                award,
+                evidence,
+                List.of());
+    }
+}

@@ -1,0 +1,182 @@
+package prantel.core.scheme;
+
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import prantel.core.quantity.Check;
+
+/** How a school practises the tests, where schools differ: the options of each test, and how far a sound rig may be off. */
+public record Practice(
+        Continuity continuity,
+        Bonding bonding,
+        Insulation insulation,
+        Loop loop,
+        Rcd rcd,
+        Recording recording,
+        Tolerances tolerances) {
+
+    /**
+     * Continuity of CPCs.
+     *
+     * @param methods whether a candidate takes one of method 1 and method 2 on each circuit, or does all that is asked
+     * @param maxima what earth conductors are held against
+     */
+    public record Continuity(Methods methods, Maxima maxima) {}
+
+    public enum Methods {
+        /** One of the two on each circuit; both on one suggest that numbers were made up. */
+        EITHER,
+        /** Every one that the steps ask for. */
+        ALL
+    }
+
+    public enum Maxima {
+        /** Limit of Zs less what is upstream. Source: BS 7671, tables 41.2 to 41.4, from memory. */
+        BY_ZS,
+        /** Table 8.2 and 0.5 Ω for earthing conductors. Source: AS/NZS 3000, from memory. */
+        AS_NZS
+    }
+
+    /**
+     * @param oneEnd whether one end of a bond is taken off for its test
+     * @param yardstick what it is held against
+     */
+    public record Bonding(OneEnd oneEnd, Yardstick yardstick) {}
+
+    public enum OneEnd {
+        OFF,
+        IN_PLACE
+    }
+
+    /** What a bond is held against. */
+    public enum Yardstick {
+        /** 0.05 Ω. */
+        FIXED,
+        /** What its length and size give, with the scheme's tolerance. */
+        BY_LENGTH,
+        /** 0.5 Ω. */
+        HALF_OHM
+    }
+
+    /**
+     * @param volts test voltages in the order they are applied; the last one is judged
+     * @param pairs between what
+     * @param rounds how often with the switches of a lighting circuit
+     * @param investigateBelowMegohms on new work a passing value below this is looked into, MΩ; 0 for never
+     */
+    public record Insulation(List<Integer> volts, Pairs pairs, Rounds rounds, double investigateBelowMegohms) {
+        private static final Set<Integer> POSSIBLE = Set.of(250, 500, 1000);
+
+        public Insulation {
+            volts = List.copyOf(volts);
+            List<Integer> given = volts;
+            Check.all(
+                    () -> Check.that(
+                            !given.isEmpty(), "no-test-voltage", "volts", "nothing", "give at least one test voltage"),
+                    () -> Check.that(
+                            POSSIBLE.containsAll(given),
+                            "bad-test-voltage",
+                            "volts",
+                            given.toString(),
+                            "give 250, 500 or 1000"),
+                    () -> Check.that(
+                            given.stream().distinct().count() == given.size(),
+                            "test-voltage-twice",
+                            "volts",
+                            given.toString(),
+                            "give each voltage once"),
+                    () -> Check.between(investigateBelowMegohms, 0, 1000, "investigateBelowMegohms", "MΩ"));
+        }
+
+        /** The voltage whose readings are judged. */
+        public int judgedVolts() {
+            return volts.getLast();
+        }
+    }
+
+    public enum Pairs {
+        EVERY,
+        /** Line and neutral joined and tested to earth only. */
+        JOINED_TO_EARTH
+    }
+
+    public enum Rounds {
+        /** n + 1 rounds for n switches. */
+        EVERY_SWITCH,
+        FIRST_AND_LAST
+    }
+
+    /**
+     * Ze, fault currents, Zs.
+     *
+     * @param leads with how many leads Ze and Zs are measured: three-lead is low current
+     * @param points where Zs is measured
+     * @param zsLimit how the tabulated limit is corrected
+     * @param threePhase how a three-phase fault current is found
+     */
+    public record Loop(LoopLeads leads, Points points, ZsLimit zsLimit, ThreePhase threePhase) {}
+
+    public enum LoopLeads {
+        TWO,
+        THREE
+    }
+
+    public enum Points {
+        EVERY,
+        /** At the last one, and calculated. */
+        FURTHEST
+    }
+
+    public enum ZsLimit {
+        EIGHTY_PERCENT,
+        /** Corrected for temperature. */
+        HOT
+    }
+
+    public enum ThreePhase {
+        /** Twice the highest. */
+        TWICE_HIGHEST,
+        /** Measured between lines. */
+        LINE_TO_LINE
+    }
+
+    /** @param tests those that are done on each device */
+    public record Rcd(Set<RcdTest> tests) {
+        public Rcd {
+            Check.that(!tests.isEmpty(), "no-rcd-test", "tests", "nothing", "give at least one");
+            tests = Collections.unmodifiableSet(EnumSet.copyOf(tests));
+        }
+    }
+
+    /**
+     * How a record is written.
+     *
+     * @param notTested whether a box may be left out with a reason
+     * @param overRange whether over-range is written with its range
+     */
+    public record Recording(NotTested notTested, OverRange overRange) {}
+
+    public enum NotTested {
+        /** Every box is tested: a reason excuses nothing. */
+        NEVER,
+        /** A box left out with a reason counts neither way: a limitation, stated. */
+        WITH_REASON
+    }
+
+    public enum OverRange {
+        /** ">999 MΩ": with the range of the tester. */
+        WITH_RANGE,
+        /** Any sign that says so. */
+        ANY_SIGN
+    }
+
+    public enum RcdTest {
+        HALF,
+        ONE,
+        TWO,
+        FIVE,
+        RAMP,
+        BUTTON
+    }
+}

@@ -1,0 +1,42 @@
+package prantel.core.scheme;
+
+import java.util.List;
+import prantel.core.quantity.Check;
+
+/**
+ * Something an assessor asks.
+ *
+ * @param points what an answer may name; each is tapped when it is said
+ * @param needed how many of them make a full answer
+ * @param asked whether everybody is asked it, or it is drawn
+ * @param prompt a hint for the assessor, or empty
+ */
+public record Question(
+        String id, String ask, List<String> points, int needed, double weight, Asked asked, String prompt) {
+    public Question {
+        points = List.copyOf(points);
+        List<String> given = points;
+        Check.all(
+                () -> Check.id(id, "id"),
+                () -> Check.text(ask, 300, "ask"),
+                () -> Check.text(prompt, 300, "prompt"),
+                () -> Check.between(weight, 0, 100, "weight", "points"),
+                () -> Check.that(
+                        !given.isEmpty() && given.size() <= 12,
+                        "bad-points",
+                        "points",
+                        given.size() + " points",
+                        "give 1 to 12"),
+                () -> Check.that(
+                        needed >= 1 && needed <= Math.max(1, given.size()),
+                        "needs-more-than-there-is",
+                        "needed",
+                        needed + " of " + given.size(),
+                        "give at least 1 and at most the number of points"));
+    }
+
+    public enum Asked {
+        OF_EVERYBODY,
+        DRAWN
+    }
+}
