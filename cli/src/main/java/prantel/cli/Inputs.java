@@ -13,9 +13,11 @@ import prantel.core.instrument.Tester;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.formats.FaultSetFile;
 import prantel.formats.RigFile;
+import prantel.formats.SchemeFile;
+import prantel.formats.ShippedSchemes;
 import prantel.formats.TesterFile;
 
 /** The files that every command takes, and the key made from them. */
@@ -35,18 +37,11 @@ final class Inputs {
     Path instrument;
 
     @Option(
-            names = "--sequence",
-            paramLabel = "WHICH",
-            defaultValue = "full",
-            description = "dead: the workshop's sheet of dead tests; full: every test, live ones too; default full")
-    @SuppressWarnings("NullAway.Init") // picocli fills it
-    Sequence sequence;
-
-    /** Which tests are asked for. */
-    enum Sequence {
-        dead,
-        full
-    }
+            names = {"--scheme", "--sequence"},
+            paramLabel = "SCHEME",
+            description = "Scheme file (JSON), or the id of one that ships; none: every test there is")
+    @Nullable
+    String scheme;
 
     Rig readRig() {
         return read(rig, RigFile::read);
@@ -60,11 +55,23 @@ final class Inputs {
         return Key.of(theRig, set, tester, scheme());
     }
 
-    private Scheme scheme() {
-        return switch (sequence) {
-            case dead -> Scheme.workshop();
-            case full -> Scheme.fullSequence();
-        };
+    /** A file where there is one of that name, else one that ships. */
+    Scheme scheme() {
+        String given = scheme;
+        if (given == null) {
+            return ShippedSchemes.everyTest();
+        }
+        Path path = Path.of(given);
+        if (Files.exists(path)) {
+            return read(path, SchemeFile::read);
+        }
+        return ShippedSchemes.named(given)
+                .orElseThrow(() -> new ProblemsException(new Problem(
+                        "no-scheme",
+                        "--scheme",
+                        given,
+                        "give a scheme file, or one of "
+                                + String.join(", ", ShippedSchemes.all().keySet()))));
     }
 
     /** Reads a file; problems are given the file's name. */

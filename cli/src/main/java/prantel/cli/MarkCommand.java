@@ -22,6 +22,7 @@ import prantel.core.marking.Marker;
 import prantel.core.marking.Outcome;
 import prantel.core.quantity.Check;
 import prantel.formats.FaultSetFile;
+import prantel.formats.MarkExport;
 import prantel.formats.ReadingsCsv;
 
 /** Marks a file of readings. */
@@ -40,6 +41,9 @@ final class MarkCommand implements Runnable {
             description = "What the candidate reports as faults (fault set file); none: nothing reported")
     private @Nullable Path found;
 
+    @Option(names = "--json", description = "as JSON")
+    private boolean json;
+
     @Spec
     @SuppressWarnings("NullAway.Init") // picocli fills it
     private CommandSpec spec;
@@ -52,9 +56,13 @@ final class MarkCommand implements Runnable {
         CandidateRecord record = Inputs.read(readings, bytes -> ReadingsCsv.read(bytes, key, reports));
         MarkedSheet sheet = Marker.mark(key, record);
         PrintWriter out = spec.commandLine().getOut();
-        printReadings(sheet, out);
-        printMarks(sheet, out);
-        printOutcome(sheet.outcome(), out);
+        if (json) {
+            out.println(MarkExport.json(sheet));
+        } else {
+            printReadings(sheet, out);
+            printMarks(sheet, out);
+            printOutcome(sheet.outcome(), out);
+        }
         out.flush();
     }
 
@@ -104,17 +112,19 @@ final class MarkCommand implements Runnable {
         TextTable table = new TextTable();
         for (Mark mark : sheet.marks()) {
             table.row(
-                    Check.plain(mark.points()) + " of " + Check.plain(mark.weight()),
+                    mark.award() == Mark.Award.NOT_SEEN
+                            ? "not seen"
+                            : Check.plain(mark.points()) + " of " + Check.plain(mark.weight()),
                     mark.group(),
                     mark.title(),
-                    mark.evidence());
+                    mark.words());
         }
         out.print(table);
     }
 
     private static void printOutcome(Outcome outcome, PrintWriter out) {
         out.println();
-        out.println("Proposed: " + (outcome.verdict() == Outcome.Verdict.PASS ? "pass" : "referral") + ", "
+        out.println("Proposed: " + Words.verdict(outcome.verdict()) + ", "
                 + Check.plain(outcome.points()) + " of " + Check.plain(outcome.outOf())
                 + ". The assessor decides.");
         outcome.reasons().forEach(reason -> out.println("  " + reason));

@@ -16,6 +16,7 @@ import prantel.core.quantity.ProblemsException;
             NetlistCommand.class,
             MarkCommand.class,
             CheckCommand.class,
+            SchemesCommand.class,
             ExploreCommand.class,
             FaultBoxCommand.class
         })

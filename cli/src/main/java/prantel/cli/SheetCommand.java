@@ -49,12 +49,12 @@ final class SheetCommand implements Runnable {
         key.faults()
                 .faults()
                 .forEach(f -> out.println("  ▲ " + f.title() + ", " + f.place().label(key.rig())));
-        for (TestKind step : TestKind.values()) {
+        for (TestKind step : key.scheme().tests()) {
             if (key.expectations().stream().noneMatch(e -> e.slot().step() == step)) {
                 continue;
             }
             out.println();
-            out.println(step.label());
+            out.println(key.scheme().labelOf(step));
             TextTable table =
                     new TextTable().row("  slot", "quantity", "where", "healthy", "with faults", "band", "limit", "");
             key.expectations().stream()

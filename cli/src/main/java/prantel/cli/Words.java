@@ -26,4 +26,12 @@ final class Words {
     private static String joined(Stream<String> words) {
         return words.collect(Collectors.joining(" or "));
     }
+
+    static String verdict(prantel.core.marking.Outcome.Verdict verdict) {
+        return switch (verdict) {
+            case PASS -> "pass";
+            case REFERRAL -> "referral";
+            case STOPPED -> "stopped for safety";
+        };
+    }
 }

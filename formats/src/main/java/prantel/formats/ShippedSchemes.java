@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import prantel.core.scheme.Scheme;
 
 /**
@@ -16,6 +17,7 @@ import prantel.core.scheme.Scheme;
 public final class ShippedSchemes {
     private static final String FOLDER = "/prantel/schemes/";
     private static final Map<String, Shipped> ALL = new LinkedHashMap<>();
+    private static final Map<String, String> SHORT = new LinkedHashMap<>();
     private static final String EVERY_TEST;
 
     static {
@@ -25,6 +27,7 @@ public final class ShippedSchemes {
             Scheme scheme = SchemeFile.read(bytes);
             ALL.put(scheme.id(), new Shipped(scheme, bytes));
         });
+        index.get("shortNames").propertyStream().forEach(p -> SHORT.put(p.getKey(), p.getValue().asString()));
         EVERY_TEST = index.get("everyTest").asString();
     }
 
@@ -36,6 +39,11 @@ public final class ShippedSchemes {
     /** By id, in the order in which they are offered. */
     public static Map<String, Shipped> all() {
         return java.util.Collections.unmodifiableMap(ALL);
+    }
+
+    /** By its id, or by a short name of the index. */
+    public static Optional<Scheme> named(String name) {
+        return Optional.ofNullable(ALL.get(SHORT.getOrDefault(name, name))).map(Shipped::scheme);
     }
 
     /** The one that asks for every test there is: what a rig is explored and measured with. */

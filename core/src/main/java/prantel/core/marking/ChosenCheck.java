@@ -43,7 +43,7 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
     private static ChosenCheck ofNumbers(Written.Number number, Slot.Composed slot, double[] numbers, boolean anyOver) {
         double right = ruled(slot.rule(), numbers);
         String rule = slot.rule() == Slot.Rule.HIGHEST ? "" : slot.rule().words();
-        if (isSame(number, right)) {
+        if (isSame(number, right, slot.rule())) {
             return anyOver
                     ? new ChosenCheck(Award.HALF, new Evidence.NumberBelowOverRange())
                     : new ChosenCheck(Award.FULL, new Evidence.RightChosen(rule));
@@ -64,11 +64,11 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
         };
     }
 
-    /** To the digits that were written: 1130 A goes on the record as 1.13 kA. */
-    private static boolean isSame(Written.Number number, double right) {
+    /** What is worked out, to the digits that were written: 12.3 + 0.38 Ω is 12.7, 1130 A goes on the record as 1.13 kA. */
+    private static boolean isSame(Written.Number number, double right, Slot.Rule rule) {
         double lastDigit = number.unit().toBase(Math.pow(10, -number.places()));
-        boolean current = number.unit().dimension() == Unit.Dimension.CURRENT;
-        return Check.same(number.base(), right) || current && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
+        boolean rounded = rule == Slot.Rule.SUM || number.unit().dimension() == Unit.Dimension.CURRENT;
+        return Check.same(number.base(), right) || rounded && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
     }
 
     private static boolean isOver(Written written) {
