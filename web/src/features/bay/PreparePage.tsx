@@ -19,7 +19,7 @@ export function PreparePage() {
   const client = useQueryClient();
   const start = useMutation({
     mutationFn: () =>
-      data(api.POST("/api/assessments", { body: { bayId, candidateId: candidate, testerId: tester } })),
+      data(api.POST("/api/assessments", { body: { bayId, candidateId: candidate, testerId: tester, schemeId: scheme } })),
     onSuccess: async (made) => {
       await client.invalidateQueries({ queryKey: ["floor"] });
       await navigate(`/assessments/${made.id}/set`);

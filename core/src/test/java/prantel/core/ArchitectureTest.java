@@ -1,73 +1,91 @@
 package prantel.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
-import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.Dependency;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import java.util.List;
 
-/** Arrows inside core point one way: from marking down to quantity. */
+/** Arrows inside core point down. */
 @AnalyzeClasses(packages = "prantel.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
+    /** Every room; one may use those before it and none after. */
+    private static final List<String> ROOMS = List.of(
+            "quantity",
+            "network",
+            "limits",
+            "reference",
+            "rig",
+            "instrument",
+            "scheme",
+            "sequence",
+            "fault",
+            "expectation",
+            "safety",
+            "setting",
+            "diagnosis",
+            "survey",
+            "marking",
+            "assessment");
 
     @ArchTest
     static final ArchRule coreKnowsOnlyTheJdk = classes()
             .should()
             .onlyDependOnClassesThat()
-            .resideInAnyPackage("prantel.core..", "java.lang..", "java.util..", "java.math..", "org.jspecify..")
-            .because("core must run without Spring, SQL, JSON, files or a clock");
+            .resideInAnyPackage(
+                    "prantel.core..",
+                    "java.lang..",
+                    "java.util..",
+                    "java.math..",
+                    "java.time..",
+                    "java.security..",
+                    "java.nio.charset..",
+                    "org.jspecify..")
+            .because("core must run without Spring, SQL, JSON or files");
 
-    /** Every room, those too that no rule names. */
+    @ArchTest
+    static final ArchRule coreHasNoClock = classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .doNotHaveFullyQualifiedName("java.time.Clock")
+            .because("what happened has its time; nothing in core asks what time it is");
+
     @ArchTest
     static final ArchRule noRoomsGoRound =
             slices().matching("prantel.core.(*)..").should().beFreeOfCycles();
 
     @ArchTest
-    static final ArchRule arrowsPointDown = layeredArchitecture()
-            .consideringOnlyDependenciesInLayers()
-            .layer("setting")
-            .definedBy("prantel.core.setting")
-            .layer("safety")
-            .definedBy("prantel.core.safety")
-            .layer("marking")
-            .definedBy("prantel.core.marking")
-            .layer("diagnosis")
-            .definedBy("prantel.core.diagnosis")
-            .layer("expectation")
-            .definedBy("prantel.core.expectation")
-            .layer("fault")
-            .definedBy("prantel.core.fault")
-            .layer("sequence")
-            .definedBy("prantel.core.sequence")
-            .layer("instrument")
-            .definedBy("prantel.core.instrument")
-            .layer("rig")
-            .definedBy("prantel.core.rig")
-            .layer("network")
-            .definedBy("prantel.core.network")
-            .layer("limits")
-            .definedBy("prantel.core.limits")
-            .layer("survey")
-            .definedBy("prantel.core.survey")
-            .whereLayer("setting")
-            .mayNotBeAccessedByAnyLayer()
-            .whereLayer("marking")
-            .mayNotBeAccessedByAnyLayer()
-            .whereLayer("survey")
-            .mayNotBeAccessedByAnyLayer()
-            .whereLayer("safety")
-            .mayOnlyBeAccessedByLayers("setting")
-            .whereLayer("diagnosis")
-            .mayOnlyBeAccessedByLayers("marking")
-            .whereLayer("expectation")
-            .mayOnlyBeAccessedByLayers("diagnosis", "marking", "survey", "setting")
-            .whereLayer("fault")
-            .mayOnlyBeAccessedByLayers("expectation", "diagnosis", "marking", "survey", "safety", "setting")
-            .whereLayer("sequence")
-            .mayOnlyBeAccessedByLayers("fault", "safety", "expectation", "diagnosis", "marking", "survey", "setting")
-            .whereLayer("instrument")
-            .mayOnlyBeAccessedByLayers("sequence", "fault", "expectation", "diagnosis", "marking", "survey", "setting");
+    static final ArchRule arrowsPointDown = classes().should(useOnlyRoomsBelow());
+
+    private static ArchCondition<JavaClass> useOnlyRoomsBelow() {
+        return new ArchCondition<>("use only rooms before their own in " + ROOMS) {
+            @Override
+            public void check(JavaClass item, ConditionEvents events) {
+                int own = place(item);
+                if (own < 0) {
+                    events.add(SimpleConditionEvent.violated(
+                            item, item.getName() + " stands in a room that is not in the list"));
+                    return;
+                }
+                for (Dependency dependency : item.getDirectDependenciesFromSelf()) {
+                    JavaClass target = dependency.getTargetClass();
+                    if (target.getPackageName().startsWith("prantel.core.") && place(target) > own) {
+                        events.add(SimpleConditionEvent.violated(item, dependency.getDescription()));
+                    }
+                }
+            }
+        };
+    }
+
+    private static int place(JavaClass item) {
+        return ROOMS.indexOf(item.getPackageName().replaceFirst("prantel\\.core\\.?", "").replaceFirst("\\..*", ""));
+    }
 }

@@ -123,7 +123,7 @@ class AttacksTest {
     @Order(3)
     void badStoredReportTakesNobodyElseDownAndCanBeMended() {
         int changed = sql.update(
-                "update assessment_event set payload = replace(payload, 'cpc-open-after', 'no-such-kind') where kind = 'FaultsReported'");
+                "update assessment_event set payload = replace(payload, 'cpc-open-after', 'no-such-kind') where kind = 'faults-reported'");
         assertThat(changed).isPositive();
         forgetStates();
         assertThat(assessor.get("/api/floor").status()).isEqualTo(200);
@@ -172,8 +172,8 @@ class AttacksTest {
                     old,
                     id(path));
             sql.update(
-                    "insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id)"
-                            + " values (?, 1, ?, 'Cleared', '', '{', ?, 'ines')",
+                    "insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id, chain)"
+                            + " values (?, 1, ?, 'cleared', '', '{', ?, 'ines', 'x')",
                     old,
                     "past-event-" + i,
                     OffsetDateTime.now());

@@ -104,7 +104,7 @@ final class WatchMarks {
                 nothing ? new Evidence.NotSeen() : new Evidence.Order(broken));
     }
 
-    /** Rules whose second step was begun although the first never was, or later. */
+    /** Rules whose second step was begun before the first. A step that left no trace breaks none: nobody knows when it was. */
     private List<Scheme.OrderRule> broken(Set<Severity> severities) {
         List<String> deeds = watched.deeds();
         return scheme.order().stream()
@@ -112,7 +112,7 @@ final class WatchMarks {
                 .filter(r -> {
                     int then = deeds.indexOf(r.then());
                     int first = deeds.indexOf(r.first());
-                    return then >= 0 && (first < 0 || first > then);
+                    return then >= 0 && first > then;
                 })
                 .toList();
     }
@@ -123,6 +123,7 @@ final class WatchMarks {
 
     Mark safe(Criterion.Safe criterion) {
         List<String> unsafe = new ArrayList<>();
+        watched.stop().ifPresent(unsafe::add);
         for (Observation observation : scheme.observations()) {
             Sight sight = watched.observations().get(observation.id());
             if (observation.severity() == Severity.SAFETY && sight != null && !sight.right()) {
@@ -135,7 +136,7 @@ final class WatchMarks {
         return mark(
                 criterion.common(),
                 !unsafe.isEmpty() ? Award.NONE : nothing ? Award.NOT_SEEN : Award.FULL,
-                nothing ? new Evidence.NotSeen() : new Evidence.Unsafe(unsafe));
+                nothing && unsafe.isEmpty() ? new Evidence.NotSeen() : new Evidence.Unsafe(unsafe));
     }
 
     Mark closed(Criterion.Closed criterion) {

@@ -1,5 +1,8 @@
 package prantel.server.assessment;
 
+import prantel.core.assessment.Stage;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -16,7 +19,12 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotPlan;
+import prantel.core.survey.SchemeSurvey;
+import prantel.server.workshop.Schemes;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
 import prantel.server.web.Refusal;
@@ -34,12 +42,14 @@ class AssessmentController {
     private final Keys keys;
     private final Workshop workshop;
     private final Accounts accounts;
+    private final Schemes schemes;
 
-    AssessmentController(Assessments assessments, Keys keys, Workshop workshop, Accounts accounts) {
+    AssessmentController(Assessments assessments, Keys keys, Workshop workshop, Accounts accounts, Schemes schemes) {
         this.assessments = assessments;
         this.keys = keys;
         this.workshop = workshop;
         this.accounts = accounts;
+        this.schemes = schemes;
     }
 
     /** What a bay needs before an assessment starts in it. */
@@ -49,17 +59,22 @@ class AssessmentController {
             String rig,
             @Nullable String occupiedBy,
             List<Choice> candidates,
-            List<Choice> testers) {}
+            List<Choice> testers,
+            List<SchemeChoice> schemes) {}
 
     record Choice(String id, String label, String note) {}
 
-    record NewAssessment(String bayId, String candidateId, String testerId) {}
+    /** @param lacking what it asks for and this rig cannot give */
+    record SchemeChoice(String id, int version, String label, String note, int boxes, List<String> lacking) {}
+
+    record NewAssessment(String bayId, String candidateId, String testerId, String schemeId) {}
 
     record Header(
             String id,
             int bay,
             String bayId,
             String rig,
+            String scheme,
             String candidate,
             Stage stage,
             boolean occupiesBay,
@@ -94,11 +109,24 @@ class AssessmentController {
                         .filter(a -> a.role() == Role.CANDIDATE)
                         .map(a -> new Choice(a.accountId(), a.name(), words(attempts.getOrDefault(a.accountId(), 0))))
                         .toList(),
-                workshop.testers().stream().map(this::tester).toList());
+                workshop.testers().stream().map(this::tester).toList(),
+                schemes(workshop.rigOf(bay)));
     }
 
     private static String words(int count) {
         return count == 0 ? "first attempt" : count == 1 ? "1 earlier" : count + " earlier";
+    }
+
+    private List<SchemeChoice> schemes(Rig rig) {
+        return schemes.all().stream()
+                .map(s -> new SchemeChoice(
+                        s.id(),
+                        s.version(),
+                        s.name(),
+                        s.about().purpose(),
+                        SlotPlan.sheet(rig, s).size(),
+                        SchemeSurvey.of(s, rig).stream().map(Problem::mend).distinct().toList()))
+                .toList();
     }
 
     private Choice tester(DocumentRef ref) {
@@ -112,7 +140,8 @@ class AssessmentController {
 
     @PostMapping("/assessments")
     Header start(@RequestBody NewAssessment wanted, Principal who) {
-        return header(assessments.prepare(wanted.bayId(), wanted.candidateId(), wanted.testerId(), who.getName()));
+        return header(assessments.prepare(
+                wanted.bayId(), wanted.candidateId(), wanted.testerId(), wanted.schemeId(), who.getName()));
     }
 
     @GetMapping("/assessments/{id}")
@@ -154,14 +183,7 @@ class AssessmentController {
                 id,
                 back.eventId(),
                 new AssessmentEvent.HandedBack(back.reason().strip()),
-                who.getName(),
-                assessment -> {
-                    if (assessment.stage() != Stage.MARK || !assessment.occupiesBay()) {
-                        throw Refusal.conflict(
-                                "not-back",
-                                "a sheet goes back only while it is being marked and the rig is still as it was");
-                    }
-                }));
+                who.getName()));
     }
 
     private Header header(Assessment assessment) {
@@ -170,6 +192,7 @@ class AssessmentController {
                 workshop.bay(assessment.fixed().bayId()).number(),
                 assessment.fixed().bayId(),
                 keys.rig(assessment).name(),
+                keys.scheme(assessment).name(),
                 accounts.get(assessment.fixed().candidateId()).name(),
                 assessment.stage(),
                 assessment.occupiesBay(),

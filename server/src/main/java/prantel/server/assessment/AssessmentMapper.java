@@ -1,6 +1,8 @@
 package prantel.server.assessment;
 
+import java.time.OffsetDateTime;
 import java.util.List;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -51,15 +53,35 @@ interface AssessmentMapper {
         where bay_id = #{bayId} and rig_id = #{rigId} and rig_version = #{rigVersion} and prepared_at < #{preparedAt}
         order by prepared_at desc limit 1""")
     @Nullable
-    String before(AssessmentRow row);
+    String before(
+            @Param("bayId") String bayId,
+            @Param("rigId") String rigId,
+            @Param("rigVersion") int rigVersion,
+            @Param("preparedAt") OffsetDateTime preparedAt);
+
+    @Select("select chain from assessment_event where assessment_id = #{id} and seq = #{seq}")
+    String chain(@Param("id") String id, @Param("seq") int seq);
+
+    @Insert("""
+        insert into assessment_result (assessment_id, json, engine_version, decided_at)
+        values (#{id}, #{json}, #{engine}, #{at})""")
+    void keepResult(
+            @Param("id") String id,
+            @Param("json") String json,
+            @Param("engine") int engine,
+            @Param("at") OffsetDateTime at);
+
+    @Select("select json from assessment_result where assessment_id = #{id}")
+    @Nullable
+    String result(String id);
 
     @Select("""
-        select assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id
+        select assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id, chain
         from assessment_event where assessment_id = #{id} order by seq""")
     List<EventRow> events(String id);
 
     @Select("""
-        select assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id
+        select assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id, chain
         from assessment_event where event_id = #{eventId}""")
     @Nullable
     EventRow event(String eventId);
@@ -68,7 +90,9 @@ interface AssessmentMapper {
     int lastSeq(String id);
 
     @Insert("""
-        insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id)
-        values (#{assessmentId}, #{seq}, #{eventId}, #{kind}, #{subject}, #{payload}, #{happenedAt}, #{accountId})""")
+        insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id,
+            chain)
+        values (#{assessmentId}, #{seq}, #{eventId}, #{kind}, #{subject}, #{payload}, #{happenedAt}, #{accountId},
+            #{chain})""")
     void append(EventRow row);
 }

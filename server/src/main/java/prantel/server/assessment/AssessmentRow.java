@@ -1,6 +1,7 @@
 package prantel.server.assessment;
 
 import java.time.OffsetDateTime;
+import prantel.core.assessment.Pinned;
 
 /** What is fixed when an assessment is prepared: who, where, and every version that a mark depends on. */
 public record AssessmentRow(
@@ -15,4 +16,18 @@ public record AssessmentRow(
         String schemeId,
         int schemeVersion,
         int engineVersion,
-        OffsetDateTime preparedAt) {}
+        OffsetDateTime preparedAt) {
+    Pinned pinned() {
+        return new Pinned(
+                assessmentId,
+                bayId,
+                candidateId,
+                assessorId,
+                new Pinned.Versions(
+                        new Pinned.Document(rigId, rigVersion),
+                        new Pinned.Document(testerId, testerVersion),
+                        new Pinned.Document(schemeId, schemeVersion),
+                        engineVersion),
+                preparedAt);
+    }
+}

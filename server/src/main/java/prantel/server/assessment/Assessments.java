@@ -1,9 +1,12 @@
 package prantel.server.assessment;
 
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -23,17 +26,18 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import prantel.core.marking.Mark.Award;
+import prantel.core.assessment.Chain;
+import prantel.core.assessment.Rules;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
-import prantel.core.sequence.Scheme;
 import prantel.server.account.Account;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Assessments and their events: the only door to both. States are held in a bounded store and moved on by each event;
@@ -51,7 +55,8 @@ public class Assessments implements SmartLifecycle {
     private final StandingMapper standings;
     private final Workshop workshop;
     private final Accounts accounts;
-    private final JsonMapper json;
+    private final EventJson json;
+    private final Schemes schemes;
     private final Clock clock;
     private final TransactionTemplate transactions;
     private final Cache<String, Assessment> states =
@@ -63,7 +68,8 @@ public class Assessments implements SmartLifecycle {
             StandingMapper standings,
             Workshop workshop,
             Accounts accounts,
-            JsonMapper json,
+            EventJson json,
+            Schemes schemes,
             TransactionTemplate transactions,
             Clock clock) {
         this.mapper = mapper;
@@ -71,6 +77,7 @@ public class Assessments implements SmartLifecycle {
         this.workshop = workshop;
         this.accounts = accounts;
         this.json = json;
+        this.schemes = schemes;
         this.transactions = transactions;
         this.clock = clock;
     }
@@ -191,7 +198,7 @@ public class Assessments implements SmartLifecycle {
 
     /** The one before an assessment on the same rig in the same bay. */
     public Optional<Assessment> before(Assessment assessment) {
-        return Optional.ofNullable(mapper.before(assessment.fixed())).map(this::get);
+        return Optional.ofNullable(mapper.before(assessment.fixed().bayId(), assessment.fixed().versions().rig().id(), assessment.fixed().versions().rig().version(), assessment.fixed().preparedAt())).map(this::get);
     }
 
     /** The newest marked ones. */
@@ -244,7 +251,8 @@ public class Assessments implements SmartLifecycle {
 
     /** Starts an assessment in a free bay and pins every version it will be marked with. */
     @Transactional
-    public Assessment prepare(String bayId, String candidateId, String testerId, String assessorId) {
+    public Assessment prepare(
+            String bayId, String candidateId, String testerId, String schemeId, String assessorId) {
         Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
         if (standings.inBay(bayId) != null) {
@@ -258,7 +266,7 @@ public class Assessments implements SmartLifecycle {
                 candidate.name(),
                 "choose a candidate");
         DocumentRef tester = workshop.latestTester(testerId);
-        Scheme scheme = Scheme.workshop();
+        DocumentRef scheme = schemes.pin(schemes.newest(schemeId), assessorId);
         AssessmentRow row = new AssessmentRow(
                 UUID.randomUUID().toString(),
                 bayId,
@@ -271,18 +279,31 @@ public class Assessments implements SmartLifecycle {
                 scheme.id(),
                 scheme.version(),
                 MarkedSheet.ENGINE_VERSION,
-                OffsetDateTime.now(clock));
+                now());
         mapper.insert(row);
-        Assessment prepared = Assessment.replay(row, List.of());
+        Assessment prepared = Assessment.replay(row.pinned(), List.of());
         standings.insert(StandingRow.of(prepared));
         keepAfterCommit(prepared);
         return prepared;
     }
 
+    /** As below, where the rules of the assessment say all there is to say. */
+    @Transactional
+    public Assessment append(String assessmentId, String eventId, AssessmentEvent event, String by) {
+        return append(assessmentId, eventId, event, Basis.ANY, by, state -> {}, () -> {});
+    }
+
+    /** As below, and refuses if the writer had not seen the newest about the subject. */
+    @Transactional
+    public Assessment append(
+            String assessmentId, String eventId, AssessmentEvent event, Basis basis, String by) {
+        return append(assessmentId, eventId, event, basis, by, state -> {}, () -> {});
+    }
+
     /**
-     * Appends an event. The same event id a second time changes nothing and answers as the first time did.
+     * Appends an event that the rules of the assessment allow. The same event id a second time changes nothing and answers as the first time did.
      *
-     * @param allowed looks at the state before the event and throws if it does not allow it
+     * @param allowed what more than the assessment itself has to be looked at: throws if it does not allow it
      * @throws Refusal if the event id was used for something else
      */
     @Transactional
@@ -337,6 +358,9 @@ public class Assessments implements SmartLifecycle {
             return repeated(before, assessmentId, event, by);
         }
         Assessment state = locked(assessmentId);
+        Rules.mayHappen(event, state).ifPresent(why -> {
+            throw Refusal.conflict(why.code(), why.words());
+        });
         allowed.accept(state);
         if (!event.subject().isEmpty() && basis.isOlderThan(state, event.subject())) {
             throw Refusal.conflict(
@@ -344,17 +368,21 @@ public class Assessments implements SmartLifecycle {
                     "this was changed on another screen meanwhile; look at it again before you write");
         }
         int seq = state.seq() + 1;
-        OffsetDateTime now = OffsetDateTime.now(clock);
+        OffsetDateTime now = now();
+        String payload = json.write(event);
         Assessment next = state.after(new Assessment.Recorded(seq, event, now, by));
         mapper.append(new EventRow(
                 assessmentId,
                 seq,
                 eventId,
-                event.getClass().getSimpleName(),
+                event.kind(),
                 event.subject(),
-                json.writeValueAsString(event),
+                payload,
                 now,
-                by));
+                by,
+                Chain.next(
+                        seq == 1 ? Chain.START : mapper.chain(assessmentId, seq - 1),
+                        new Chain.Link(assessmentId, seq, eventId, payload, now, by))));
         update(next);
         effect.run();
         keepAfterCommit(next);
@@ -397,9 +425,9 @@ public class Assessments implements SmartLifecycle {
     private Assessment repeated(EventRow before, String assessmentId, AssessmentEvent event, String by) {
         boolean same = before.assessmentId().equals(assessmentId)
                 && before.accountId().equals(by)
-                && before.kind().equals(event.getClass().getSimpleName())
+                && before.kind().equals(event.kind())
                 && before.subject().equals(event.subject())
-                && json.readValue(before.payload(), AssessmentEvent.class)
+                && json.read(before.payload())
                         .said()
                         .equals(event.said());
         if (!same) {
@@ -435,6 +463,11 @@ public class Assessments implements SmartLifecycle {
         });
     }
 
+    /** To the microsecond: what the database keeps. */
+    private OffsetDateTime now() {
+        return OffsetDateTime.now(clock).truncatedTo(ChronoUnit.MICROS);
+    }
+
     private Assessment keep(Assessment state) {
         states.asMap().merge(state.id(), state, (a, b) -> a.seq() >= b.seq() ? a : b);
         return state;
@@ -446,11 +479,11 @@ public class Assessments implements SmartLifecycle {
             throw Refusal.notFound("assessment");
         }
         return Assessment.replay(
-                row,
+                row.pinned(),
                 mapper.events(id).stream()
                         .map(e -> new Assessment.Recorded(
                                 e.seq(),
-                                json.readValue(e.payload(), AssessmentEvent.class),
+                                json.read(e.payload()),
                                 e.happenedAt(),
                                 e.accountId()))
                         .toList());

@@ -10,4 +10,5 @@ record EventRow(
         String subject,
         String payload,
         OffsetDateTime happenedAt,
-        String accountId) {}
+        String accountId,
+        String chain) {}

@@ -1,5 +1,6 @@
 package prantel.server.assessment;
 
+import prantel.core.assessment.Assessment;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -22,7 +23,10 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.core.assessment.Pinned;
+import prantel.core.assessment.WatchedOf;
+import prantel.core.scheme.Scheme;
+import prantel.server.workshop.Schemes;
 import prantel.core.sequence.SlotId;
 import prantel.formats.FaultSetFile;
 import prantel.server.keys.Explorations;
@@ -40,12 +44,14 @@ public class Keys {
     private final AsBuiltReadings asBuilt;
     private final Explorations explorations;
     private final PureValues values;
+    private final Schemes schemes;
 
-    Keys(Workshop workshop, AsBuiltReadings asBuilt, Explorations explorations, PureValues values) {
+    Keys(Workshop workshop, AsBuiltReadings asBuilt, Explorations explorations, PureValues values, Schemes schemes) {
         this.workshop = workshop;
         this.asBuilt = asBuilt;
         this.explorations = explorations;
         this.values = values;
+        this.schemes = schemes;
     }
 
     private record FaultsOf(DocumentRef rig, String file) {}
@@ -55,7 +61,7 @@ public class Keys {
     private record MarkedOf(String assessmentId, int seq) {}
 
     private static DocumentRef rigRef(Assessment assessment) {
-        return new DocumentRef(assessment.fixed().rigId(), assessment.fixed().rigVersion());
+        return new DocumentRef(assessment.fixed().versions().rig().id(), assessment.fixed().versions().rig().version());
     }
 
     public Rig rig(Assessment assessment) {
@@ -67,11 +73,12 @@ public class Keys {
     }
 
     private static DocumentRef testerRef(Assessment assessment) {
-        return new DocumentRef(assessment.fixed().testerId(), assessment.fixed().testerVersion());
+        return new DocumentRef(assessment.fixed().versions().tester().id(), assessment.fixed().versions().tester().version());
     }
 
     public Scheme scheme(Assessment assessment) {
-        return Scheme.workshop();
+        Pinned.Document scheme = assessment.fixed().versions().scheme();
+        return schemes.scheme(new DocumentRef(scheme.id(), scheme.version()));
     }
 
     public FaultSet faults(Assessment assessment) {
@@ -136,11 +143,15 @@ public class Keys {
                 judgements.put(new SlotId(slot), value);
             }
         });
+        Map<SlotId, String> expected = new LinkedHashMap<>();
+        assessment.expected().forEach((slot, entry) -> expected.put(new SlotId(slot), entry.value()));
         return new CandidateRecord(
                 readings,
                 judgements,
                 reports(assessment),
-                assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()));
+                assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
+                expected,
+                WatchedOf.of(assessment, scheme(assessment), rig(assessment)));
     }
 
     public List<CandidateRecord.FaultReport> reports(Assessment assessment) {

@@ -1,5 +1,6 @@
 package prantel.server.assessment;
 
+import prantel.core.assessment.Assessment;
 import java.time.OffsetDateTime;
 import org.jspecify.annotations.Nullable;
 

@@ -20,8 +20,8 @@ import prantel.core.setting.CheckPlan;
 import prantel.formats.FaultSetFile;
 import prantel.formats.ReadingsCsv;
 import prantel.server.account.Accounts;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.keys.Explorations;
@@ -37,6 +37,7 @@ import prantel.server.workshop.Workshop;
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
 class DemoData implements SmartLifecycle {
     private static final String ASSESSOR = "ines";
+    private static final String FIRST_SCHEME = "workshop";
     private static final List<String> OTHER_RIGS = List.of("ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
 
     private final Accounts accounts;
@@ -117,7 +118,7 @@ class DemoData implements SmartLifecycle {
     }
 
     private void handedInSheet() throws IOException {
-        Assessment prepared = assessments.prepare("bay-1", "petra", "t1", ASSESSOR);
+        Assessment prepared = assessments.prepare("bay-1", "petra", "t1", FIRST_SCHEME, ASSESSOR);
         String id = prepared.id();
         Rig rig = keys.rig(prepared);
         String faults = new String(

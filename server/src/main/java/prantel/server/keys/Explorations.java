@@ -6,7 +6,8 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
+import prantel.formats.ShippedSchemes;
 import prantel.core.setting.Exploration;
 
 /** Healthy keys and explorations of a rig, by tester, scheme and as-built readings: they cost a second or two each. */
@@ -42,6 +43,6 @@ public class Explorations {
 
     /** The healthy key of the whole sequence, for the rig and tester of a key. */
     public Key full(Key key) {
-        return healthy(key.rig(), key.tester(), Scheme.fullSequence(), key.asBuilt());
+        return healthy(key.rig(), key.tester(), ShippedSchemes.everyTest(), key.asBuilt());
     }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 
 /** The marks as they stand: what the assessor gave where decided, what is proposed elsewhere. */
 final class Decided {
@@ -17,7 +17,7 @@ final class Decided {
                     return decision == null ? m : m.withAward(decision.given());
                 })
                 .toList();
-        return Outcome.of(marks, sheet.key().scheme().passShare());
+        return Outcome.of(marks, sheet.key().scheme().pass());
     }
 
     /** How many marks nobody has looked at yet. */

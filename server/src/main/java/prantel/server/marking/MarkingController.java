@@ -17,11 +17,11 @@ import prantel.core.marking.Outcome.Verdict;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.assessment.Stage;
+import prantel.core.assessment.Stage;
 import prantel.server.web.Refusal;
 
 /** Marking a handed-in sheet: proposals, decisions with reasons, the outcome. */
@@ -81,7 +81,6 @@ class MarkingController {
                 decision.basedOn(),
                 who.getName(),
                 assessment -> {
-                    mustBeMarkable(assessment);
                     int open = Decided.open(assessment, sheet);
                     if (open > 0) {
                         throw Refusal.conflict(
@@ -116,7 +115,7 @@ class MarkingController {
                         decision.reason().strip()),
                 decision.basedOn(),
                 who.getName(),
-                MarkingController::mustBeMarkable);
+                state -> {});
     }
 
     private static void mustHaveReason(boolean changed, String reason) {
@@ -132,12 +131,6 @@ class MarkingController {
     private static void mustBeHandedIn(Assessment assessment) {
         if (assessment.handedInAt() == null) {
             throw Refusal.conflict("not-handed-in", "the sheet is not handed in yet");
-        }
-    }
-
-    private static void mustBeMarkable(Assessment assessment) {
-        if (assessment.stage() != Stage.MARK) {
-            throw Refusal.conflict("marked", "this sheet is marked; what was decided stays as it is");
         }
     }
 

@@ -21,8 +21,9 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
+import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.picture.Pictures;
 
 /** All that Mark shows: every box against its key, what explains it, marks proposed and given, the outcome. */
@@ -118,7 +119,7 @@ record MarkingView(
                 assessment.id(),
                 assessment.seq(),
                 engineNote(assessment),
-                steps(sheet.findings()),
+                steps(sheet.findings(), key.scheme()),
                 lines,
                 Pictures.circuits(rig),
                 profiles(sheet),
@@ -132,16 +133,16 @@ record MarkingView(
     }
 
     private static String engineNote(Assessment assessment) {
-        return assessment.fixed().engineVersion() == MarkedSheet.ENGINE_VERSION
+        return assessment.fixed().versions().engine() == MarkedSheet.ENGINE_VERSION
                 ? ""
                 : "This sheet was prepared under engine version "
-                        + assessment.fixed().engineVersion() + "; what you see is worked out by version "
+                        + assessment.fixed().versions().engine() + "; what you see is worked out by version "
                         + MarkedSheet.ENGINE_VERSION + ".";
     }
 
-    private static List<StepLine> steps(List<Finding> findings) {
+    private static List<StepLine> steps(List<Finding> findings, Scheme scheme) {
         List<StepLine> steps = new ArrayList<>();
-        for (TestKind step : TestKind.values()) {
+        for (TestKind step : scheme.tests()) {
             List<Finding> of = findings.stream()
                     .filter(f -> f.expectation().slot().step() == step)
                     .toList();
@@ -150,7 +151,7 @@ record MarkingView(
             }
             int asked = (int) of.stream().filter(Finding::asked).count();
             int eye = (int) of.stream().filter(Finding::wantsEye).count();
-            steps.add(new StepLine(step.name(), step.label(), asked, eye, asked == 0));
+            steps.add(new StepLine(step.name(), scheme.labelOf(step), asked, eye, asked == 0));
         }
         return steps;
     }
@@ -266,31 +267,29 @@ record MarkingView(
                 stepOf(mark, sheet),
                 mark.group(),
                 mark.title(),
-                mark.weight(),
+                mark.worth().weight(),
                 mark.key(),
                 mark.award().name(),
                 decision == null ? null : decision.given().name(),
                 decision == null ? "" : decision.reason(),
                 decision == null ? "" : decision.by(),
-                mark.evidence(),
+                mark.words(),
                 mark.slots().stream().map(Object::toString).toList());
     }
 
-    /** Preparation and record are shown with the continuity method that was taken. */
+    /** The test whose boxes it rests on; what rests on none is shown with the record, faults with the faults. */
     private static String stepOf(Mark mark, MarkedSheet sheet) {
-        if (mark.group().equals("Faults")) {
+        if (mark.id().startsWith("faults/") || mark.group().equals("Faults")) {
             return "FAULTS";
         }
-        return java.util.Arrays.stream(TestKind.values())
-                .filter(s -> s.label().equals(mark.group()))
+        return mark.slots().stream()
                 .findFirst()
-                .orElseGet(() -> sheet.findings().stream()
-                        .filter(Finding::asked)
-                        .map(f -> f.expectation().slot().step())
-                        .filter(s -> s.alternative() != null)
+                .map(s -> sheet.key().expectation(s).slot().step().name())
+                .or(() -> sheet.key().scheme().tests().stream()
+                        .filter(t -> sheet.key().scheme().labelOf(t).equals(mark.group()))
                         .findFirst()
-                        .orElse(TestKind.R1_R2))
-                .name();
+                        .map(Enum::name))
+                .orElse("RECORD");
     }
 
     private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet) {
@@ -301,7 +300,7 @@ record MarkingView(
                 now.verdict().name(),
                 now.points(),
                 now.outOf(),
-                Math.ceil(2 * now.passShare() * now.outOf()) / 2,
+                now.needed(),
                 now.reasons(),
                 open == 0 && given == null,
                 open == 0 ? "" : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change",

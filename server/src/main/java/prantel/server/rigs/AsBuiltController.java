@@ -19,7 +19,7 @@ import prantel.core.expectation.JointFit;
 import prantel.core.instrument.Tester;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.ProblemsException;
-import prantel.core.sequence.Scheme;
+import prantel.formats.ShippedSchemes;
 import prantel.core.sequence.SlotId;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.DocumentRef;
@@ -89,7 +89,7 @@ class AsBuiltController {
             }
         }
         try {
-            JointFit fit = JointFit.of(workshop.rig(ref), Scheme.fullSequence(), near(ref, tester));
+            JointFit fit = JointFit.of(workshop.rig(ref), ShippedSchemes.everyTest(), near(ref, tester));
             return new AsBuiltView(taken, line(fit), "");
         } catch (ProblemsException e) {
             return new AsBuiltView(taken, null, e.problems().getFirst().mend());

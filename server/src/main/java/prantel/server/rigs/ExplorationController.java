@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.expectation.Key;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.server.workshop.Schemes;
 import prantel.core.setting.Difficulty;
 import prantel.core.setting.Effect;
 import prantel.core.setting.Exploration;
@@ -32,6 +32,7 @@ import prantel.server.workshop.Workshop;
 @RequestMapping("/api/rigs/{id}/faults")
 class ExplorationController implements DisposableBean {
     private final Workshop workshop;
+    private final Schemes schemes;
     private final Explorations explorations;
     private final Map<String, PairJob> jobs = new ConcurrentHashMap<>();
     /** One job at a time: a workshop's server has other things to do. */
@@ -41,8 +42,9 @@ class ExplorationController implements DisposableBean {
             .priority(Thread.MIN_PRIORITY)
             .factory());
 
-    ExplorationController(Workshop workshop, Explorations explorations) {
+    ExplorationController(Workshop workshop, Schemes schemes, Explorations explorations) {
         this.workshop = workshop;
+        this.schemes = schemes;
         this.explorations = explorations;
     }
 
@@ -76,7 +78,7 @@ class ExplorationController implements DisposableBean {
         private volatile PairExploration.@Nullable Result result;
     }
 
-    /** @param scheme "dead" or "full" */
+    /** @param scheme id of a scheme */
     @GetMapping
     ExplorationView explore(@PathVariable String id, @RequestParam(defaultValue = "full") String scheme) {
         Exploration singles = explorations.of(key(id, scheme));
@@ -182,7 +184,7 @@ class ExplorationController implements DisposableBean {
         return explorations.healthy(
                 workshop.rig(ref),
                 workshop.firstTester(),
-                scheme.equals("dead") ? Scheme.workshop() : Scheme.fullSequence());
+                schemes.newest(scheme));
     }
 
     @Override

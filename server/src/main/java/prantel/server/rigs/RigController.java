@@ -26,7 +26,7 @@ import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.formats.ShippedSchemes;
 import prantel.core.sequence.SlotPlan;
 import prantel.formats.RigDifference;
 import prantel.formats.RigFile;
@@ -78,7 +78,7 @@ class RigController {
                     kept.savedBy(),
                     bays(ref.id()),
                     RigDrawing.of(rig),
-                    SlotPlan.of(rig, Scheme.fullSequence()).size(),
+                    SlotPlan.of(rig, ShippedSchemes.everyTest()).size(),
                     warnings(ref, rig),
                     (int) asBuilt.drifts(ref, workshop.firstTester()).stream()
                             .filter(Drift::isBeyond)
@@ -115,7 +115,7 @@ class RigController {
                         .toList(),
                 new String(RigFile.write(rig), StandardCharsets.UTF_8),
                 workshop.firstTester().label(),
-                RigView.of(explorations.healthy(rig, workshop.firstTester(), Scheme.fullSequence())));
+                RigView.of(explorations.healthy(rig, workshop.firstTester(), ShippedSchemes.everyTest())));
     }
 
     @GetMapping("/{id}/difference")
@@ -149,7 +149,7 @@ class RigController {
                 read.problems(),
                 read.rig()
                         .map(rig ->
-                                RigView.of(Key.of(rig, FaultSet.NONE, workshop.firstTester(), Scheme.fullSequence())))
+                                RigView.of(Key.of(rig, FaultSet.NONE, workshop.firstTester(), ShippedSchemes.everyTest())))
                         .orElse(null),
                 read.file());
     }
@@ -182,7 +182,7 @@ class RigController {
     private int warnings(DocumentRef ref, Rig rig) {
         return warningCounts.computeIfAbsent(
                 ref,
-                r -> RigView.warnings(explorations.healthy(rig, Tester.usual(), Scheme.fullSequence()))
+                r -> RigView.warnings(explorations.healthy(rig, Tester.usual(), ShippedSchemes.everyTest()))
                         .size());
     }
 

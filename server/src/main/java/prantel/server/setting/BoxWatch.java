@@ -6,8 +6,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.faultbox.FaultBoxes;
 

@@ -16,7 +16,7 @@ import prantel.core.sequence.Isolation;
 import prantel.core.sequence.Slot;
 import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.picture.Windows;
@@ -98,7 +98,7 @@ class CardController {
         return new CardView(
                 workshop.bay(assessment.fixed().bayId()).number(),
                 rig.name(),
-                assessment.fixed().rigVersion(),
+                assessment.fixed().versions().rig().version(),
                 accounts.get(assessment.fixed().assessorId()).name(),
                 key.tester().label(),
                 lockOff(rig),

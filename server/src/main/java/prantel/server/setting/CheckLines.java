@@ -13,7 +13,7 @@ import prantel.core.instrument.Written;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.server.account.Accounts;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.picture.Windows;
 
 /** Readings that prove something at the rig, each with its window and what was taken. */

@@ -9,7 +9,6 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultKind;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 import prantel.core.setting.ClassPlan;
 import prantel.core.setting.Proposer;
 import prantel.server.account.Account;
@@ -18,18 +17,21 @@ import prantel.server.assessment.Keys;
 import prantel.server.keys.Explorations;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
+import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 
 /** Plans for a whole class on the bays of the workshop. The same request gives the same plan. */
 @Service
 class ClassPlans {
     private final Workshop workshop;
+    private final Schemes schemes;
     private final Assessments assessments;
     private final Keys keys;
     private final Explorations explorations;
 
-    ClassPlans(Workshop workshop, Assessments assessments, Keys keys, Explorations explorations) {
+    ClassPlans(Workshop workshop, Schemes schemes, Assessments assessments, Keys keys, Explorations explorations) {
         this.workshop = workshop;
+        this.schemes = schemes;
         this.assessments = assessments;
         this.keys = keys;
         this.explorations = explorations;
@@ -61,7 +63,7 @@ class ClassPlans {
         FaultResults results = new FaultResults(assessments.faultResults());
         List<ClassPlan.Bay> proposers = new ArrayList<>();
         for (BayOfClass bay : bays) {
-            Key key = explorations.healthy(bay.rig(), workshop.firstTester(), Scheme.workshop());
+            Key key = explorations.healthy(bay.rig(), workshop.firstTester(), schemes.usualFor(bay.rig()));
             int boxes = key.expectations().size();
             proposers.add(new ClassPlan.Bay(
                     new Proposer(explorations.of(key), explorations.full(key), e -> results.corrected(e, boxes)),

@@ -8,7 +8,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
 import prantel.core.setting.Inference;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.picture.Windows;
 
 /** What the readings taken speak for, in words. */

@@ -20,7 +20,7 @@ import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.formats.FaultSetFile;
 import prantel.server.account.Accounts;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.setting.LibraryMapper.LibraryRow;

@@ -30,12 +30,12 @@ import prantel.core.safety.SafetyCheck;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.scheme.TestKind;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.AssessmentEvent;
-import prantel.server.assessment.AssessmentEvent.Handling;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.assessment.Stage;
+import prantel.core.assessment.Stage;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.web.Refusal;
@@ -117,8 +117,7 @@ class LiveController {
                 id,
                 taken.eventId(),
                 new AssessmentEvent.FaultHandled(taken.fault(), Handling.OUT, taken.out()),
-                who.getName(),
-                LiveController::mustBeAtWorkAndDead);
+                who.getName());
         Optional<Integer> relay = FaultBox.of(keys.rig(assessment)).relayFor(faults.get(taken.fault()));
         if (relay.isEmpty()) {
             return view(handled);
@@ -135,7 +134,7 @@ class LiveController {
                 new AssessmentEvent.BoxCommanded(relays),
                 Assessments.Basis.ANY,
                 who.getName(),
-                LiveController::mustBeAtWorkAndDead,
+                state -> {},
                 () -> boxes.command(bay, relays)));
     }
 
@@ -148,8 +147,7 @@ class LiveController {
                 reading.eventId(),
                 new AssessmentEvent.LiveCheckTaken(
                         reading.slot(), reading.text().strip()),
-                who.getName(),
-                LiveController::mustBeAtWorkAndDead));
+                who.getName()));
     }
 
     @PostMapping("/on")
@@ -162,7 +160,6 @@ class LiveController {
                 new AssessmentEvent.Energised(true, reason.isEmpty() ? null : reason),
                 who.getName(),
                 assessment -> {
-                    mustBeAtWork(assessment);
                     LiveView now = view(assessment);
                     if (!now.mayGoLive()) {
                         throw Refusal.conflict("not-safe", String.join(" ", now.whyNot()));
@@ -182,24 +179,7 @@ class LiveController {
                     "not-dead", "say that it is locked off, and that it is proved dead: until then it counts as live");
         }
         return view(assessments.append(
-                id, dead.eventId(), new AssessmentEvent.Energised(false, null), who.getName(), state -> {}));
-    }
-
-    private static void mustBeAtWork(Assessment assessment) {
-        if (assessment.stage() != Stage.WATCH) {
-            throw Refusal.conflict("not-at-work", "the candidate is not at work: the rig stays dead");
-        }
-    }
-
-    private static void mustBeAtWorkAndDead(Assessment assessment) {
-        mustBeAtWork(assessment);
-        mustBeDead(assessment);
-    }
-
-    private static void mustBeDead(Assessment assessment) {
-        if (assessment.energisedAt() != null) {
-            throw Refusal.conflict("energised", "the rig is live: make it dead and lock it off first");
-        }
+                id, dead.eventId(), new AssessmentEvent.Energised(false, null), who.getName()));
     }
 
     private LiveView view(Assessment assessment) {
@@ -262,7 +242,7 @@ class LiveController {
             if (slot.step().isLive() || !empty) {
                 continue;
             }
-            if (slot.step() == TestKind.R1_R2 || slot.step() == TestKind.R2) {
+            if (key.scheme().alternativeTo(slot.step()).isPresent()) {
                 methods.computeIfAbsent(slot.circuit(), c -> new int[2])[slot.step() == TestKind.R2 ? 1 : 0]++;
             } else {
                 open++;

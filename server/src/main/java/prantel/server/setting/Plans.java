@@ -14,7 +14,7 @@ import prantel.core.safety.SafetyCheck;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.core.setting.Inference;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.keys.Explorations;
 import prantel.server.keys.PureValues;
 

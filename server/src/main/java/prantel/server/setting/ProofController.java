@@ -21,12 +21,11 @@ import prantel.core.fault.FaultSet;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.AssessmentEvent;
-import prantel.server.assessment.AssessmentEvent.Handling;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.assessment.Stage;
 import prantel.server.faultbox.BoxState;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
@@ -137,16 +136,14 @@ class ProofController {
     ProofView arm(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         return commanded(id, just.eventId(), wanted(assessments.get(id)), who, state -> {
             if (state.relaysOutSince() == null) {
-                mustBeLockedOff(state);
-            } else {
-                mustBeAtWorkAndDead(state);
+                mustNotBeOpen(state);
             }
         });
     }
 
     @PostMapping("/release")
     ProofView release(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        return commanded(id, just.eventId(), List.of(), who, SettingController::mustNotBeOpen);
+        return commanded(id, just.eventId(), List.of(), who, ProofController::mustNotBeOpen);
     }
 
     /** A relay moves last, when the event is known to be kept. */
@@ -163,13 +160,11 @@ class ProofController {
                 () -> boxes.command(bay, relays)));
     }
 
-    private static void mustBeAtWorkAndDead(Assessment assessment) {
-        if (assessment.stage() != Stage.WATCH) {
-            throw Refusal.conflict("not-at-work", "the sheet is handed in: nothing is set any more");
-        }
-        if (assessment.energisedAt() != null) {
+    /** The whole set goes in and out while the candidate does not work with it. */
+    private static void mustNotBeOpen(Assessment assessment) {
+        if (assessment.openedAt() != null) {
             throw Refusal.conflict(
-                    "energised", "the rig is live: make it dead, lock it off and prove it dead before a relay moves");
+                    "sheet-open", "the candidate's sheet is open: faults stay as they are until it is handed in");
         }
     }
 
@@ -198,8 +193,7 @@ class ProofController {
                 id,
                 handled.eventId(),
                 new AssessmentEvent.FaultHandled(handled.fault(), handled.what(), handled.done()),
-                who.getName(),
-                ProofController::mustBeLockedOff));
+                who.getName()));
     }
 
     @PostMapping("/readings")
@@ -210,8 +204,7 @@ class ProofController {
                 id,
                 reading.eventId(),
                 new AssessmentEvent.CheckTaken(reading.slot(), reading.text().strip()),
-                who.getName(),
-                SettingController::mustNotBeOpen));
+                who.getName()));
     }
 
     /** What the simulated tester shows on the simulated rig, with what is really set on it. */
@@ -229,13 +222,6 @@ class ProofController {
                         throw Refusal.conflict("not-ready", now.whyNotOpen());
                     }
                 }));
-    }
-
-    private static void mustBeLockedOff(Assessment assessment) {
-        SettingController.mustNotBeOpen(assessment);
-        if (assessment.lockedOffAt() == null) {
-            throw Refusal.conflict("not-locked-off", "lock off first: nothing is set on a rig that is not locked off");
-        }
     }
 
     private ProofView view(Assessment assessment) {

@@ -14,7 +14,7 @@ import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
-import prantel.server.assessment.Assessment;
+import prantel.core.assessment.Assessment;
 import prantel.server.picture.Pictures;
 import prantel.server.picture.RigDrawing;
 

@@ -31,8 +31,8 @@ import prantel.core.setting.Effect;
 import prantel.core.setting.Exploration;
 import prantel.core.setting.Proposer;
 import prantel.formats.FaultSetFile;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.keys.Explorations;
@@ -184,7 +184,7 @@ class SettingController {
                 new AssessmentEvent.FaultsChosen(file, chosen.from()),
                 chosen.basedOn(),
                 who.getName(),
-                SettingController::mayChange));
+                state -> {}));
     }
 
     /** Answers that read the same as a fault of the set and shall count as right. */
@@ -203,38 +203,14 @@ class SettingController {
                 agreed.eventId(),
                 new AssessmentEvent.AnswersAccepted(
                         file, answers.stream().map(AcceptedAnswer::fault).toList()),
-                who.getName(),
-                SettingController::mustNotBeDecided));
+                who.getName()));
     }
 
     @PostMapping("/lock-off")
     @ResponseStatus(HttpStatus.OK)
     SetView lockOff(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         return view(assessments.append(
-                id, just.eventId(), new AssessmentEvent.LockedOff(), who.getName(), SettingController::mustNotBeOpen));
-    }
-
-    /** What the outcome was decided on cannot change underneath it. */
-    private static void mustNotBeDecided(Assessment assessment) {
-        if (assessment.outcome() != null) {
-            throw Refusal.conflict(
-                    "decided", "the outcome is decided: the answers it was decided with stay as they are");
-        }
-    }
-
-    static void mustNotBeOpen(Assessment assessment) {
-        if (assessment.openedAt() != null) {
-            throw Refusal.conflict(
-                    "sheet-open", "the candidate's sheet is open: faults stay as they are until it is handed in");
-        }
-    }
-
-    /** While relays are in, another set would no longer say what is on the rig. */
-    private static void mayChange(Assessment assessment) {
-        mustNotBeOpen(assessment);
-        if (!assessment.relays().isEmpty()) {
-            throw Refusal.conflict("box-armed", "the fault box has relays pulled in: release it, then change the set");
-        }
+                id, just.eventId(), new AssessmentEvent.LockedOff(), who.getName()));
     }
 
     private SetView view(Assessment assessment) {

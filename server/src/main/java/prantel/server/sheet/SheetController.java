@@ -24,13 +24,13 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.formats.FaultSetFile;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.Assessment.Entry;
-import prantel.server.assessment.AssessmentEvent;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Assessment.Entry;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Assessments.Basis;
 import prantel.server.assessment.Keys;
-import prantel.server.assessment.Stage;
+import prantel.core.assessment.Stage;
 import prantel.server.setting.FaultInput;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Workshop;
@@ -39,7 +39,7 @@ import prantel.server.workshop.Workshop;
 @RestController
 @RequestMapping("/api/my/sheets")
 class SheetController {
-    private static final int LONGEST_TEXT = 40;
+    private static final int LONGEST_TEXT = 160;
     private static final int MOST_REPORTS = 12;
 
     private final Assessments assessments;
@@ -116,9 +116,7 @@ class SheetController {
                         new AssessmentEvent.ReadingWritten(
                                 reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
                         new Basis.Revision(reading.basedOn()),
-                        who.getName(),
-                        SheetController::mustBeOpen,
-                        () -> {}));
+                        who.getName()));
     }
 
     @PutMapping("/{id}/judgements")
@@ -134,9 +132,7 @@ class SheetController {
                         new AssessmentEvent.BoxJudged(
                                 judgement.slot(), judgement.satisfactory(), was == null ? null : was.value()),
                         new Basis.Revision(judgement.basedOn()),
-                        who.getName(),
-                        SheetController::mustBeOpen,
-                        () -> {}));
+                        who.getName()));
     }
 
     @PutMapping("/{id}/fault-reports")
@@ -153,23 +149,13 @@ class SheetController {
                         reports.eventId(),
                         new AssessmentEvent.FaultsReported(file),
                         new Basis.Revision(reports.basedOn()),
-                        who.getName(),
-                        SheetController::mustBeOpen,
-                        () -> {}));
+                        who.getName()));
     }
 
     @PostMapping("/{id}/hand-in")
     SheetView handIn(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         own(id, who);
-        return view(assessments.append(id, just.eventId(), new AssessmentEvent.HandedIn(), who.getName(), state -> {
-            mustBeOpen(state);
-            if (state.energisedAt() != null) {
-                throw Refusal.conflict(
-                        "energised",
-                        "the rig is live: your assessor makes it dead, locks it off and proves it dead first; your sheet"
-                                + " stays as it is");
-            }
-        }));
+        return view(assessments.append(id, just.eventId(), new AssessmentEvent.HandedIn(), who.getName()));
     }
 
     private static List<FaultReport> toReports(List<SheetView.Report> given, Rig rig) {
@@ -204,14 +190,8 @@ class SheetController {
         return assessment;
     }
 
-    private static void mustBeOpen(Assessment assessment) {
-        if (assessment.stage() != Stage.WATCH) {
-            throw Refusal.conflict("sheet-closed", "this sheet is handed in; ask your assessor to hand it back");
-        }
-    }
-
     private Slot mustHaveBox(Assessment assessment, String slot) {
-        return SheetView.slots(keys.rig(assessment)).stream()
+        return SheetView.slots(keys.rig(assessment), keys.scheme(assessment)).stream()
                 .filter(s -> s.id().value().equals(slot))
                 .findFirst()
                 .orElseThrow(() -> new ProblemsException(new Problem(
@@ -235,6 +215,7 @@ class SheetController {
                 assessment,
                 bay(assessment),
                 keys.rig(assessment),
+                keys.scheme(assessment),
                 keys.tester(assessment),
                 keys.reports(assessment),
                 keys.isReportDamaged(assessment));

@@ -12,12 +12,12 @@ import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
-import prantel.core.sequence.Scheme;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.scheme.TestKind;
-import prantel.server.assessment.Assessment;
-import prantel.server.assessment.Assessment.Entry;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Assessment.Entry;
 import prantel.server.picture.Pictures;
 import prantel.server.setting.KindChoice;
 
@@ -79,13 +79,19 @@ record SheetView(
     record Report(String kind, String at, List<String> conductors, String remedy) {}
 
     static SheetView of(
-            Assessment assessment, int bay, Rig rig, Tester tester, List<FaultReport> reports, boolean damaged) {
-        List<Slot> slots = slots(rig);
+            Assessment assessment,
+            int bay,
+            Rig rig,
+            Scheme scheme,
+            Tester tester,
+            List<FaultReport> reports,
+            boolean damaged) {
+        List<Slot> slots = slots(rig, scheme);
         List<Step> steps = new ArrayList<>();
-        for (TestKind step : TestKind.values()) {
+        for (TestKind step : scheme.tests()) {
             List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
             if (!of.isEmpty()) {
-                steps.add(step(step, of, rig, assessment, tester));
+                steps.add(step(step, of, rig, scheme, assessment, tester));
             }
         }
         return new SheetView(
@@ -113,14 +119,8 @@ record SheetView(
                 filled(assessment));
     }
 
-    /** Boxes of a sheet. A ring is tested as a ring: R2 by wander lead is not asked for there. */
-    static List<Slot> slots(Rig rig) {
-        return SlotPlan.of(rig, Scheme.workshop()).stream()
-                .filter(s -> s.step() != TestKind.R2
-                        || s.circuit()
-                                .filter(c -> rig.circuit(c) instanceof Ring)
-                                .isEmpty())
-                .toList();
+    static List<Slot> slots(Rig rig, Scheme scheme) {
+        return SlotPlan.sheet(rig, scheme);
     }
 
     static int filled(Assessment assessment) {
@@ -133,7 +133,8 @@ record SheetView(
         return reports.stream().map(SheetView::report).toList();
     }
 
-    private static Step step(TestKind step, List<Slot> slots, Rig rig, Assessment assessment, Tester tester) {
+    private static Step step(
+            TestKind step, List<Slot> slots, Rig rig, Scheme scheme, Assessment assessment, Tester tester) {
         List<Group> groups = new ArrayList<>();
         List<String> labels =
                 slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
@@ -145,12 +146,12 @@ record SheetView(
                             .map(s -> box(s, assessment, tester))
                             .toList()));
         }
-        TestKind other = step.alternative();
+        String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
         List<String> setUp = slots.stream()
                 .flatMap(s -> s instanceof Slot.Measured m ? m.setUp().steps().stream() : java.util.stream.Stream.of())
                 .distinct()
                 .toList();
-        return new Step(step.name(), step.label(), other == null ? "" : other.label(), setUp, groups);
+        return new Step(step.name(), scheme.labelOf(step), other, setUp, groups);
     }
 
     /** The circuit, with the voltage and round of an insulation test; for a bond the part. */

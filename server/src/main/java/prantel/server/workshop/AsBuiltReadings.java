@@ -16,7 +16,7 @@ import prantel.core.instrument.Written;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.formats.ShippedSchemes;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
@@ -101,7 +101,7 @@ public class AsBuiltReadings {
                 ? List.of()
                 : values.small(
                         new DriftsOf(ref, tester, asBuilt),
-                        () -> Drift.of(workshop.rig(ref), tester, Scheme.fullSequence(), asBuilt));
+                        () -> Drift.of(workshop.rig(ref), tester, ShippedSchemes.everyTest(), asBuilt));
     }
 
     /** @throws ProblemsException if the box is not of this rig or the text is no reading */
@@ -119,6 +119,6 @@ public class AsBuiltReadings {
     }
 
     private static List<Slot> slots(Rig rig) {
-        return SlotPlan.of(rig, Scheme.fullSequence());
+        return SlotPlan.of(rig, ShippedSchemes.everyTest());
     }
 }

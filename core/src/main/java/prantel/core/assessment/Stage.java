@@ -1,4 +1,4 @@
-package prantel.server.assessment;
+package prantel.core.assessment;
 
 /** The stations of an assessment, in order. Prepare is done once an assessment exists. */
 public enum Stage {

@@ -1,39 +1,43 @@
-package prantel.server.assessment;
+package prantel.core.assessment;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Outcome.Verdict;
 
 /**
- * Something that happened in an assessment. Kept for ever as JSON, so a kind is never renamed or given another meaning; a
- * new need is a new kind.
+ * Something that happened in an assessment. Kept for ever, so a kind is never renamed or given another meaning; a new need
+ * is a new kind.
  */
-@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "event")
-@JsonSubTypes({
-    @JsonSubTypes.Type(value = AssessmentEvent.FaultsChosen.class, name = "faults-chosen"),
-    @JsonSubTypes.Type(value = AssessmentEvent.LockedOff.class, name = "locked-off"),
-    @JsonSubTypes.Type(value = AssessmentEvent.CheckTaken.class, name = "check-taken"),
-    @JsonSubTypes.Type(value = AssessmentEvent.SheetOpened.class, name = "sheet-opened"),
-    @JsonSubTypes.Type(value = AssessmentEvent.ReadingWritten.class, name = "reading-written"),
-    @JsonSubTypes.Type(value = AssessmentEvent.BoxJudged.class, name = "box-judged"),
-    @JsonSubTypes.Type(value = AssessmentEvent.FaultsReported.class, name = "faults-reported"),
-    @JsonSubTypes.Type(value = AssessmentEvent.HandedIn.class, name = "handed-in"),
-    @JsonSubTypes.Type(value = AssessmentEvent.HandedBack.class, name = "handed-back"),
-    @JsonSubTypes.Type(value = AssessmentEvent.MarkDecided.class, name = "mark-decided"),
-    @JsonSubTypes.Type(value = AssessmentEvent.OutcomeDecided.class, name = "outcome-decided"),
-    @JsonSubTypes.Type(value = AssessmentEvent.ClearCheckTaken.class, name = "clear-check-taken"),
-    @JsonSubTypes.Type(value = AssessmentEvent.Cleared.class, name = "cleared"),
-    @JsonSubTypes.Type(value = AssessmentEvent.BoxCommanded.class, name = "box-commanded"),
-    @JsonSubTypes.Type(value = AssessmentEvent.FaultHandled.class, name = "fault-handled"),
-    @JsonSubTypes.Type(value = AssessmentEvent.LiveCheckTaken.class, name = "live-check-taken"),
-    @JsonSubTypes.Type(value = AssessmentEvent.Energised.class, name = "energised"),
-    @JsonSubTypes.Type(value = AssessmentEvent.BoxFellOut.class, name = "box-fell-out"),
-    @JsonSubTypes.Type(value = AssessmentEvent.AnswersAccepted.class, name = "answers-accepted")
-})
 public sealed interface AssessmentEvent {
+    /** The stable name of its kind: what is stored. */
+    default String kind() {
+        return switch (this) {
+            case FaultsChosen event -> "faults-chosen";
+            case LockedOff event -> "locked-off";
+            case CheckTaken event -> "check-taken";
+            case SheetOpened event -> "sheet-opened";
+            case ReadingWritten event -> "reading-written";
+            case BoxJudged event -> "box-judged";
+            case FaultsReported event -> "faults-reported";
+            case HandedIn event -> "handed-in";
+            case HandedBack event -> "handed-back";
+            case MarkDecided event -> "mark-decided";
+            case OutcomeDecided event -> "outcome-decided";
+            case ClearCheckTaken event -> "clear-check-taken";
+            case Cleared event -> "cleared";
+            case BoxCommanded event -> "box-commanded";
+            case FaultHandled event -> "fault-handled";
+            case LiveCheckTaken event -> "live-check-taken";
+            case Energised event -> "energised";
+            case BoxFellOut event -> "box-fell-out";
+            case AnswersAccepted event -> "answers-accepted";
+            case ExpectedSaid event -> "expected-said";
+            case Observed event -> "observed";
+            case Asked event -> "asked";
+            case Stopped event -> "stopped";
+        };
+    }
 
     /** What it is about: writes about the same thing are held against each other. */
     default String subject() {
@@ -197,4 +201,57 @@ public sealed interface AssessmentEvent {
             return "answers";
         }
     }
+
+    /** What the candidate expects a box to read, said before it is read. @param before what was said until now */
+    record ExpectedSaid(String slot, String text, String before) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "expected/" + slot;
+        }
+
+        @Override
+        public Object said() {
+            return text;
+        }
+    }
+
+    /**
+     * Something the assessor saw.
+     *
+     * @param observation its id in the scheme
+     * @param slip what was wrong; empty where it was right or not seen
+     */
+    record Observed(String observation, Sight sight, String slip) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "observation/" + observation;
+        }
+    }
+
+    enum Sight {
+        RIGHT,
+        SLIP,
+        /** Takes back what was recorded. */
+        NOT_SEEN
+    }
+
+    /**
+     * A question asked, with the points of its answer said so far.
+     *
+     * @param question its id in the scheme
+     * @param points their positions; null takes the question back
+     */
+    record Asked(String question, @Nullable List<Integer> points) implements AssessmentEvent {
+        public Asked {
+            points = points == null ? null : List.copyOf(points);
+        }
+
+        @Override
+        public String subject() {
+            return "question/" + question;
+        }
+    }
+
+    /** The assessment was stopped for safety: the sheet freezes, the rig is made safe. @param what happened */
+    record Stopped(String what) implements AssessmentEvent {}
 }

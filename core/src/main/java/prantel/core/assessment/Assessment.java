@@ -1,4 +1,4 @@
-package prantel.server.assessment;
+package prantel.core.assessment;
 
 import java.time.OffsetDateTime;
 import java.util.HashMap;
@@ -13,7 +13,7 @@ import prantel.core.marking.Outcome.Verdict;
 
 /** The state of one assessment, derived from its events and from nothing else. */
 public final class Assessment {
-    private final AssessmentRow fixed;
+    private final Pinned fixed;
     private @Nullable String faultsFile;
     private int faultsSeq;
     private @Nullable OffsetDateTime lockedOffAt;
@@ -38,17 +38,21 @@ public final class Assessment {
     private final Map<String, Taken> clearChecks = new LinkedHashMap<>();
     private final Map<String, Entry<String>> readings = new LinkedHashMap<>();
     private final Map<String, Entry<@Nullable Boolean>> judgements = new LinkedHashMap<>();
+    private final Map<String, Entry<String>> expected = new LinkedHashMap<>();
+    private final Map<String, Seen> observations = new LinkedHashMap<>();
+    private final Map<String, Answered> questions = new LinkedHashMap<>();
+    private @Nullable Stop stop;
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
     private OffsetDateTime lastChange;
     private int seq;
 
-    private Assessment(AssessmentRow fixed) {
+    private Assessment(Pinned fixed) {
         this.fixed = fixed;
         this.lastChange = fixed.preparedAt();
     }
 
-    /** How often something was written about, and the number of the last such event. */
-    private record Subject(int count, int lastSeq) {}
+    /** How often something was written about, and the numbers of the first and the last such event. */
+    private record Subject(int count, int firstSeq, int lastSeq) {}
 
     private record Handled(int fault, AssessmentEvent.Handling what) {}
 
@@ -64,18 +68,27 @@ public final class Assessment {
     /** What an assessor gave for a proposed mark. */
     public record Decision(Award proposed, Award given, String reason, String by, OffsetDateTime at) {}
 
+    /** @param slip what was wrong; empty where it was right */
+    public record Seen(boolean right, String slip, String by, OffsetDateTime at) {}
+
+    /** @param points positions of those that were said */
+    public record Answered(List<Integer> points, String by, OffsetDateTime at) {}
+
+    /** A stop for safety. */
+    public record Stop(String what, String by, OffsetDateTime at) {}
+
     public record OutcomeGiven(Verdict proposed, Verdict given, String reason, String by, OffsetDateTime at) {}
 
-    record Recorded(int seq, AssessmentEvent event, OffsetDateTime at, String by) {}
+    public record Recorded(int seq, AssessmentEvent event, OffsetDateTime at, String by) {}
 
-    static Assessment replay(AssessmentRow fixed, List<Recorded> events) {
+    public static Assessment replay(Pinned fixed, List<Recorded> events) {
         Assessment assessment = new Assessment(fixed);
         events.forEach(assessment::apply);
         return assessment;
     }
 
     /** The state after one more event; this one stays as it is. */
-    Assessment after(Recorded recorded) {
+    public Assessment after(Recorded recorded) {
         Assessment next = new Assessment(this);
         next.apply(recorded);
         return next;
@@ -107,6 +120,10 @@ public final class Assessment {
         clearChecks.putAll(old.clearChecks);
         readings.putAll(old.readings);
         judgements.putAll(old.judgements);
+        expected.putAll(old.expected);
+        observations.putAll(old.observations);
+        questions.putAll(old.questions);
+        stop = old.stop;
         decisions.putAll(old.decisions);
         lastChange = old.lastChange;
         seq = old.seq;
@@ -117,8 +134,8 @@ public final class Assessment {
         lastChange = recorded.at();
         subjects.merge(
                 recorded.event().subject(),
-                new Subject(1, seq),
-                (old, one) -> new Subject(old.count() + 1, one.lastSeq()));
+                new Subject(1, seq, seq),
+                (old, one) -> new Subject(old.count() + 1, old.firstSeq(), one.lastSeq()));
         switch (recorded.event()) {
             case AssessmentEvent.FaultsChosen chosen -> {
                 faultsFile = chosen.file();
@@ -183,6 +200,29 @@ public final class Assessment {
             }
             case AssessmentEvent.LiveCheckTaken check -> liveChecks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.Energised energised -> energisedAt = energised.on() ? recorded.at() : null;
+            case AssessmentEvent.ExpectedSaid said ->
+                expected.put(said.slot(), new Entry<>(said.text(), recorded.seq()));
+            case AssessmentEvent.Observed seen -> {
+                if (seen.sight() == AssessmentEvent.Sight.NOT_SEEN) {
+                    observations.remove(seen.observation());
+                } else {
+                    observations.put(
+                            seen.observation(),
+                            new Seen(
+                                    seen.sight() == AssessmentEvent.Sight.RIGHT,
+                                    seen.slip(),
+                                    recorded.by(),
+                                    recorded.at()));
+                }
+            }
+            case AssessmentEvent.Asked asked -> {
+                if (asked.points() == null) {
+                    questions.remove(asked.question());
+                } else {
+                    questions.put(asked.question(), new Answered(asked.points(), recorded.by(), recorded.at()));
+                }
+            }
+            case AssessmentEvent.Stopped stopped -> stop = new Stop(stopped.what(), recorded.by(), recorded.at());
             case AssessmentEvent.AnswersAccepted answers -> {
                 answersFile = answers.file();
                 answersFor = answers.faults();
@@ -194,7 +234,7 @@ public final class Assessment {
         return new Taken(text, recorded.by(), recorded.at());
     }
 
-    public AssessmentRow fixed() {
+    public Pinned fixed() {
         return fixed;
     }
 
@@ -335,7 +375,7 @@ public final class Assessment {
     }
 
     /** Number of the last event about a subject; 0 for none. */
-    int lastSeqAbout(String subject) {
+    public int lastSeqAbout(String subject) {
         Subject known = subjects.get(subject);
         return known == null ? 0 : known.lastSeq();
     }
@@ -347,5 +387,31 @@ public final class Assessment {
     /** Number of its last event; 0 for none. */
     public int seq() {
         return seq;
+    }
+
+    /** What the candidate said a box would read, before it was read. */
+    public Map<String, Entry<String>> expected() {
+        return expected;
+    }
+
+    /** What was seen, by the observation's id. */
+    public Map<String, Seen> observations() {
+        return observations;
+    }
+
+    /** What was asked, by the question's id. */
+    public Map<String, Answered> questions() {
+        return questions;
+    }
+
+    /** Why it was stopped for safety; null if it was not. */
+    public @Nullable Stop stop() {
+        return stop;
+    }
+
+    /** Number of the first event about a subject; 0 for none. */
+    public int firstSeqAbout(String subject) {
+        Subject known = subjects.get(subject);
+        return known == null ? 0 : known.firstSeq();
     }
 }

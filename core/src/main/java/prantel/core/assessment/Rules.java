@@ -1,0 +1,130 @@
+package prantel.core.assessment;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.AssessmentEvent.Handling;
+
+/**
+ * What may happen next, by where an assessment stands. Asked before any event is kept; what depends on more than the
+ * assessment itself (whether faults are proved, what the box shows) is asked besides, by who knows it.
+ */
+public final class Rules {
+    private Rules() {}
+
+    /** Why something may not happen, as data. @param code stable @param words for people: what stands against it, what to do */
+    public record Why(String code, String words) {}
+
+    private static final Why OPEN =
+            new Why("sheet-open", "the candidate's sheet is open: faults stay as they are until it is handed in");
+    private static final Why ARMED =
+            new Why("box-armed", "the fault box has relays pulled in: release it, then change the set");
+    private static final Why NOT_LOCKED =
+            new Why("not-locked-off", "lock off first: nothing is set on a rig that is not locked off");
+    private static final Why NOT_AT_WORK =
+            new Why("not-at-work", "the candidate is not at work: the rig stays dead");
+    private static final Why NOTHING_SET =
+            new Why("not-at-work", "the sheet is handed in: nothing is set any more");
+    private static final Why LIVE =
+            new Why("energised", "the rig is live: make it dead, lock it off and prove it dead first");
+    private static final Why CLOSED =
+            new Why("sheet-closed", "this sheet is handed in; ask your assessor to hand it back");
+    private static final Why FROZEN =
+            new Why("stopped", "this assessment was stopped for safety: the sheet stays as it is");
+    private static final Why LIVE_HAND_IN = new Why(
+            "energised",
+            "the rig is live: your assessor makes it dead, locks it off and proves it dead first; your sheet stays as it is");
+    private static final Why NOT_HANDED_IN =
+            new Why("not-handed-in", "the sheet is not handed in: the candidate still needs the rig as it is");
+    private static final Why NOT_BACK =
+            new Why("not-back", "a sheet goes back only while it is being marked and the rig is still as it was");
+    private static final Why MARKED =
+            new Why("marked", "this sheet is marked; what was decided stays as it is");
+    private static final Why DECIDED =
+            new Why("decided", "the outcome is decided: the answers it was decided with stay as they are");
+    private static final Why READ_ALREADY =
+            new Why("read-already", "a reading is in: what was expected stays as it was said before");
+    private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
+
+    /** Empty if it may; else why not. */
+    public static Optional<Why> mayHappen(AssessmentEvent event, Assessment state) {
+        return Optional.ofNullable(
+                switch (event) {
+                    case AssessmentEvent.FaultsChosen chosen ->
+                        state.openedAt() != null ? OPEN : state.relays().isEmpty() ? null : ARMED;
+                    case AssessmentEvent.LockedOff locked -> state.openedAt() != null ? OPEN : null;
+                    case AssessmentEvent.CheckTaken check -> state.openedAt() != null ? OPEN : null;
+                    case AssessmentEvent.SheetOpened opened -> state.openedAt() != null ? OPEN : null;
+                    case AssessmentEvent.FaultHandled handled -> handling(handled, state);
+                    case AssessmentEvent.BoxCommanded box -> relays(box, state);
+                    case AssessmentEvent.BoxFellOut fell -> null;
+                    case AssessmentEvent.LiveCheckTaken check -> atWorkAndDead(state);
+                    case AssessmentEvent.Energised energised ->
+                        energised.on() ? state.stop() != null ? FROZEN : atWork(state) : null;
+                    case AssessmentEvent.ReadingWritten written -> writing(state);
+                    case AssessmentEvent.BoxJudged judged -> writing(state);
+                    case AssessmentEvent.FaultsReported reported -> writing(state);
+                    case AssessmentEvent.ExpectedSaid said -> expecting(said, state);
+                    case AssessmentEvent.HandedIn in ->
+                        state.stage() != Stage.WATCH ? CLOSED : state.energisedAt() != null ? LIVE_HAND_IN : null;
+                    case AssessmentEvent.HandedBack back ->
+                        state.stage() != Stage.MARK || !state.occupiesBay() || state.stop() != null ? NOT_BACK : null;
+                    case AssessmentEvent.Observed observed -> watching(state);
+                    case AssessmentEvent.Asked asked -> watching(state);
+                    case AssessmentEvent.Stopped stopped ->
+                        state.stage() == Stage.WATCH && state.stop() == null ? null : NOT_AT_WORK;
+                    case AssessmentEvent.MarkDecided mark -> state.stage() == Stage.MARK ? null : MARKED;
+                    case AssessmentEvent.OutcomeDecided outcome -> state.stage() == Stage.MARK ? null : MARKED;
+                    case AssessmentEvent.AnswersAccepted answers -> state.outcome() != null ? DECIDED : null;
+                    case AssessmentEvent.ClearCheckTaken check -> clearing(state);
+                    case AssessmentEvent.Cleared cleared -> clearing(state);
+                });
+    }
+
+    private static @Nullable Why atWork(Assessment state) {
+        return state.stage() == Stage.WATCH ? null : NOT_AT_WORK;
+    }
+
+    private static @Nullable Why atWorkAndDead(Assessment state) {
+        return state.stage() != Stage.WATCH ? NOT_AT_WORK : state.energisedAt() != null ? LIVE : null;
+    }
+
+    /** A fault is set before the sheet is open; it comes out before a live stage, or when the sheet is in; never live. */
+    private static @Nullable Why handling(
+            AssessmentEvent.FaultHandled handled, Assessment state) {
+        if (handled.what() == Handling.OUT) {
+            return state.stage() == Stage.WATCH ? atWorkAndDead(state) : clearing(state);
+        }
+        return state.openedAt() != null ? OPEN : state.lockedOffAt() == null ? NOT_LOCKED : null;
+    }
+
+    /** No relay moves on a live rig, none goes in on one that is not locked off. */
+    private static @Nullable Why relays(
+            AssessmentEvent.BoxCommanded box, Assessment state) {
+        if (state.energisedAt() != null) {
+            return LIVE;
+        }
+        if (state.handedInAt() != null) {
+            return box.relays().isEmpty() ? null : NOTHING_SET;
+        }
+        return box.relays().isEmpty() || state.lockedOffAt() != null ? null : NOT_LOCKED;
+    }
+
+    private static @Nullable Why writing(Assessment state) {
+        return state.stage() != Stage.WATCH ? CLOSED : state.stop() != null ? FROZEN : null;
+    }
+
+    private static @Nullable Why expecting(
+            AssessmentEvent.ExpectedSaid said, Assessment state) {
+        Assessment.Entry<String> read = state.readings().get(said.slot());
+        return read != null && !read.value().isBlank() ? READ_ALREADY : writing(state);
+    }
+
+    /** While the candidate works, and until the outcome: an assessor remembers something later. */
+    private static @Nullable Why watching(Assessment state) {
+        return state.openedAt() == null ? NOT_AT_WORK : state.outcome() != null ? OVER : null;
+    }
+
+    private static @Nullable Why clearing(Assessment state) {
+        return state.handedInAt() == null ? NOT_HANDED_IN : state.energisedAt() != null ? LIVE : null;
+    }
+}
