@@ -58,7 +58,9 @@ public final class FaultSetFile {
                     kind,
                     place(node, rig),
                     conductors(node, kind),
-                    node.path("remedy").asString(""));
+                    node.path("remedy").asString(""),
+                    node.path("evidence").asString(""),
+                    node.path("code").asString(""));
         });
         return file.whole(() -> reports);
     }
@@ -189,6 +191,12 @@ public final class FaultSetFile {
             ObjectNode node = faults.addObject();
             writeWhatAndWhere(node, report.kind(), report.place(), report.conductors());
             node.put("remedy", report.remedy());
+            if (!report.evidence().isEmpty()) {
+                node.put("evidence", report.evidence());
+            }
+            if (!report.code().isEmpty()) {
+                node.put("code", report.code());
+            }
         }
         return bytes(root);
     }

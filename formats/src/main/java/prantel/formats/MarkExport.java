@@ -1,9 +1,12 @@
 package prantel.formats;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import prantel.core.marking.Finding;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -40,6 +43,27 @@ public final class MarkExport {
         ArrayNode reasons = outcome.putArray("reasons");
         sheet.outcome().reasons().forEach(reasons::add);
         return root;
+    }
+
+    /** A mark of an export. @param weight what it counted at most; 0 where nobody saw it */
+    public record KeptMark(
+            String id, String group, String title, double weight, String award, double points, String evidence) {}
+
+    /** The marks of an export, as they were. */
+    public static List<KeptMark> marks(String json) {
+        List<KeptMark> marks = new ArrayList<>();
+        for (JsonNode mark : JsonFile.MAPPER.readTree(json).get("marks")) {
+            String award = mark.get("award").asString();
+            marks.add(new KeptMark(
+                    mark.get("id").asString(),
+                    mark.get("group").asString(),
+                    mark.get("title").asString(),
+                    award.equals("not-seen") ? 0 : mark.get("weight").asDouble(),
+                    award,
+                    mark.get("points").asDouble(),
+                    mark.get("evidence").asString()));
+        }
+        return marks;
     }
 
     private static void write(Finding finding, ObjectNode node) {

@@ -130,7 +130,8 @@ public final class SchemeFile {
                 rcd,
                 new Practice.Recording(
                         one(node.path("recording"), "notTested", Practice.NotTested.NEVER),
-                        one(node.path("recording"), "overRange", Practice.OverRange.WITH_RANGE)),
+                        one(node.path("recording"), "overRange", Practice.OverRange.WITH_RANGE),
+                        one(node.path("recording"), "codes", Practice.Codes.NONE)),
                 tolerances);
     }
 

@@ -28,6 +28,7 @@ public final class Assessment {
     private List<Integer> answersFor = List.of();
     private List<Integer> relays = List.of();
     private @Nullable OffsetDateTime energisedAt;
+    private boolean wasLive;
     private @Nullable OffsetDateTime relaysOutSince;
     private final Set<String> writtenWhileOut = new HashSet<>();
     private final Map<String, Subject> subjects = new HashMap<>();
@@ -110,6 +111,7 @@ public final class Assessment {
         answersFor = old.answersFor;
         relays = old.relays;
         energisedAt = old.energisedAt;
+        wasLive = old.wasLive;
         relaysOutSince = old.relaysOutSince;
         writtenWhileOut.addAll(old.writtenWhileOut);
         subjects.putAll(old.subjects);
@@ -199,7 +201,10 @@ public final class Assessment {
                 }
             }
             case AssessmentEvent.LiveCheckTaken check -> liveChecks.put(check.slot(), taken(check.text(), recorded));
-            case AssessmentEvent.Energised energised -> energisedAt = energised.on() ? recorded.at() : null;
+            case AssessmentEvent.Energised energised -> {
+                energisedAt = energised.on() ? recorded.at() : null;
+                wasLive |= energised.on();
+            }
             case AssessmentEvent.ExpectedSaid said ->
                 expected.put(said.slot(), new Entry<>(said.text(), recorded.seq()));
             case AssessmentEvent.Observed seen -> {
@@ -346,6 +351,11 @@ public final class Assessment {
     /** Null while the rig is dead. */
     public @Nullable OffsetDateTime energisedAt() {
         return energisedAt;
+    }
+
+    /** Whether the rig was energised at any time: its live boxes can be written from then on. */
+    public boolean wasLive() {
+        return wasLive;
     }
 
     /** Who set a fault by hand, saw it, or took it out; null while nobody did. */

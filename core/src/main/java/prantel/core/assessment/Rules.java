@@ -3,6 +3,7 @@ package prantel.core.assessment;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.AssessmentEvent.Handling;
+import prantel.core.sequence.Slot;
 
 /**
  * What may happen next, by where an assessment stands. Asked before any event is kept; what depends on more than the
@@ -44,6 +45,14 @@ public final class Rules {
     private static final Why READ_ALREADY =
             new Why("read-already", "a reading is in: what was expected stays as it was said before");
     private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
+
+    private static final Why STILL_DEAD = new Why(
+            "live-step-closed", "this is a live test: its boxes open when your assessor has made the rig live");
+
+    /** Whether a candidate may write in a box; the boxes of live tests open when the rig first goes live. */
+    public static Optional<Why> mayWrite(Slot slot, Assessment state) {
+        return slot.step().isLive() && !state.wasLive() ? Optional.of(STILL_DEAD) : Optional.empty();
+    }
 
     /** Empty if it may; else why not. */
     public static Optional<Why> mayHappen(AssessmentEvent event, Assessment state) {

@@ -51,13 +51,29 @@ public record CandidateRecord(
         return faults.isEmpty() && readings.values().stream().allMatch(String::isBlank);
     }
 
-    /** A fault as a candidate names it: nature, place, remedy. */
-    public record FaultReport(FaultKind kind, Place place, List<Conductor> conductors, String remedy) {
+    /**
+     * A fault as a candidate names it.
+     *
+     * @param remedy what puts it right
+     * @param evidence how it is known: which reading, what was seen
+     * @param code C1, C2, C3 or FI where a scheme asks for it; empty for none
+     */
+    public record FaultReport(
+            FaultKind kind, Place place, List<Conductor> conductors, String remedy, String evidence, String code) {
         public static final int LONGEST_REMEDY = 500;
+        private static final Set<String> CODES = Set.of("", "C1", "C2", "C3", "FI");
 
         public FaultReport {
             conductors = List.copyOf(conductors);
-            Check.text(remedy, LONGEST_REMEDY, "remedy");
+            Check.all(
+                    () -> Check.text(remedy, LONGEST_REMEDY, "remedy"),
+                    () -> Check.text(evidence, LONGEST_REMEDY, "evidence"),
+                    () -> Check.that(
+                            CODES.contains(code), "bad-code", "code", Check.quoted(code), "give C1, C2, C3 or FI"));
+        }
+
+        public FaultReport(FaultKind kind, Place place, List<Conductor> conductors, String remedy) {
+            this(kind, place, conductors, remedy, "", "");
         }
 
         /** For lists: "Low insulation, L–E". */

@@ -66,6 +66,7 @@ final class FaultMarks {
             case NAMED -> agreedOn || isNature(fault, report) && fault.conductors().equals(report.conductors());
             case LOCATED -> agreedOn || isPlace(fault, report);
             case REMEDIED -> !report.remedy().isBlank();
+            case CODED -> report.code().equals(fault.kind().severity().name());
         };
         return aspect == Criterion.Aspect.FOUND ? award(fault, report) : right ? Award.FULL : Award.NONE;
     }
@@ -129,9 +130,15 @@ final class FaultMarks {
         Award award = award(aspect, fault, report);
         if (aspect != Criterion.Aspect.FOUND) {
             return new Evidence.AspectOf(
-                    aspect == Criterion.Aspect.REMEDIED
-                            ? named(report) + (report.remedy().isBlank() ? ", without a remedy" : ", " + report.remedy())
-                            : named(report),
+                    switch (aspect) {
+                        case REMEDIED ->
+                            named(report) + (report.remedy().isBlank() ? ", without a remedy" : ", " + report.remedy());
+                        case CODED ->
+                            named(report) + (report.code().isEmpty() ? ", without a code" : ", " + report.code())
+                                    + "; usual practice is " + fault.kind().severity().name() + ", "
+                                    + fault.kind().because();
+                        case FOUND, NAMED, LOCATED -> named(report);
+                    },
                     award == Award.FULL);
         }
         return award == Award.FULL

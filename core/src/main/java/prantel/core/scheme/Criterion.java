@@ -122,7 +122,9 @@ public sealed interface Criterion {
         /** Its place. */
         LOCATED,
         /** What to do about it. */
-        REMEDIED
+        REMEDIED,
+        /** Its code on a condition report. */
+        CODED
     }
 
     /** No sound part called faulty. */

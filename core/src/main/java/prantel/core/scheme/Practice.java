@@ -154,8 +154,15 @@ public record Practice(
      *
      * @param notTested whether a box may be left out with a reason
      * @param overRange whether over-range is written with its range
+     * @param codes whether a fault is reported with a code
      */
-    public record Recording(NotTested notTested, OverRange overRange) {}
+    public record Recording(NotTested notTested, OverRange overRange, Codes codes) {}
+
+    public enum Codes {
+        NONE,
+        /** C1, C2, C3, FI: a condition report. */
+        C1_TO_FI
+    }
 
     public enum NotTested {
         /** Every box is tested: a reason excuses nothing. */

@@ -5,8 +5,6 @@ import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Assessment;
 import java.security.Principal;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -16,18 +14,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import prantel.core.expectation.Expectation;
-import prantel.core.expectation.Key;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.survey.SchemeSurvey;
 import prantel.server.workshop.Schemes;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
-import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
@@ -83,17 +77,6 @@ class AssessmentController {
             @Nullable OffsetDateTime openedAt,
             @Nullable OffsetDateTime handedInAt) {}
 
-    /** @param relaysOutSince since when the fault box has let go of the set; null while it holds it */
-    record WatchView(
-            int filled,
-            int boxes,
-            int judged,
-            int reports,
-            @Nullable OffsetDateTime relaysOutSince,
-            List<WatchLine> lines) {}
-
-    record WatchLine(String quantity, String where, String text, int seq) {}
-
     record HandBack(String eventId, String reason) {}
 
     @GetMapping("/bays/{bayId}/prepare")
@@ -147,32 +130,6 @@ class AssessmentController {
     @GetMapping("/assessments/{id}")
     Header header(@PathVariable String id) {
         return header(assessments.get(id));
-    }
-
-    /** The sheet as it fills, newest first; nothing is judged yet. */
-    @GetMapping("/assessments/{id}/watch")
-    WatchView watch(@PathVariable String id) {
-        Assessment assessment = assessments.get(id);
-        Key key = keys.key(assessment);
-        List<WatchLine> lines = new ArrayList<>();
-        for (Expectation expectation : key.expectations()) {
-            Slot slot = expectation.slot();
-            Assessment.Entry<String> entry = assessment.readings().get(slot.id().value());
-            if (entry != null && !entry.value().isBlank()) {
-                lines.add(new WatchLine(slot.quantity(), slot.where(), entry.value(), entry.seq()));
-            }
-        }
-        lines.sort(Comparator.comparingInt(WatchLine::seq).reversed());
-        int judged = (int) assessment.judgements().values().stream()
-                .filter(j -> j.value() != null)
-                .count();
-        return new WatchView(
-                lines.size(),
-                key.expectations().size(),
-                judged,
-                keys.reports(assessment).size(),
-                assessment.relaysOutSince(),
-                lines);
     }
 
     @PostMapping("/assessments/{id}/hand-back")

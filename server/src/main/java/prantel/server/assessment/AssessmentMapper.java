@@ -42,6 +42,9 @@ interface AssessmentMapper {
     @Select("select candidate_id as id, count(*) as times from assessment group by candidate_id")
     List<Assessments.Count> attempts();
 
+    @Select("select scheme_id as id, count(*) as times from assessment group by scheme_id")
+    List<Assessments.Count> usesOfSchemes();
+
     @Select("""
         select cast(rig_version as varchar) as id, count(*) as times from assessment
         where rig_id = #{rigId} group by rig_version""")

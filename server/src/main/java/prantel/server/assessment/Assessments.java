@@ -216,6 +216,11 @@ public class Assessments implements SmartLifecycle {
         return counts(mapper.attempts());
     }
 
+    /** How many assessments were marked by each scheme. */
+    public Map<String, Integer> usesOfSchemes() {
+        return counts(mapper.usesOfSchemes());
+    }
+
     /** How many assessments each version of a rig has had. */
     public Map<String, Integer> usesOfRig(String rigId) {
         return counts(mapper.usesOfRig(rigId));
@@ -235,6 +240,19 @@ public class Assessments implements SmartLifecycle {
     /** How often each kind of fault was found and missed. */
     public List<FaultCount> faultResults() {
         return standings.results();
+    }
+
+    /** Keeps the marked result that an outcome was decided on, as it was; nothing later alters it. @param json as exported */
+    @Transactional
+    public void keepResult(Assessment assessment, String json) {
+        if (mapper.result(assessment.id()) == null) {
+            mapper.keepResult(assessment.id(), json, MarkedSheet.ENGINE_VERSION, now());
+        }
+    }
+
+    /** The marked result an outcome was decided on; empty where it is not decided, or was before results were kept. */
+    public Optional<String> resultOf(Assessment assessment) {
+        return Optional.ofNullable(mapper.result(assessment.id()));
     }
 
     /** Keeps what became of the faults of a marked assessment. @param kinds of its set, in order */

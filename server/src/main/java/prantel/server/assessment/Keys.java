@@ -182,6 +182,11 @@ public class Keys {
         }
     }
 
+    /** By what another scheme says that counts, on the boxes of this assessment's own. */
+    public MarkedSheet markedBy(Assessment assessment, Scheme scheme) {
+        return Marker.mark(key(assessment), scheme, record(assessment), agreedByFault(assessment));
+    }
+
     public MarkedSheet marked(Assessment assessment) {
         return values.small(
                 new MarkedOf(assessment.id(), assessment.seq()),

@@ -20,9 +20,10 @@ final class Decided {
         return Outcome.of(marks, sheet.key().scheme().pass());
     }
 
-    /** How many marks nobody has looked at yet. */
+    /** How many marks nobody has looked at yet; what nobody saw is not waited for. */
     static int open(Assessment assessment, MarkedSheet sheet) {
         return (int) sheet.marks().stream()
+                .filter(m -> m.award() != Mark.Award.NOT_SEEN)
                 .filter(m -> !assessment.decisions().containsKey(m.id()))
                 .count();
     }

@@ -13,6 +13,9 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.marking.Mark;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
+import prantel.core.scheme.Scheme;
+import prantel.formats.MarkExport;
+import prantel.server.workshop.Schemes;
 import prantel.core.marking.Outcome.Verdict;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
@@ -32,10 +35,12 @@ class MarkingController {
 
     private final Assessments assessments;
     private final Keys keys;
+    private final Schemes schemes;
 
-    MarkingController(Assessments assessments, Keys keys) {
+    MarkingController(Assessments assessments, Keys keys, Schemes schemes) {
         this.assessments = assessments;
         this.keys = keys;
+        this.schemes = schemes;
     }
 
     /** @param basedOn number of the last event of the assessment that the assessor had seen */
@@ -90,8 +95,32 @@ class MarkingController {
         assessments.keepResults(
                 decided,
                 keys.faults(decided).faults().stream().map(f -> f.kind().id()).toList());
+        assessments.keepResult(decided, MarkExport.json(sheet));
         return view(decided);
     }
+
+    /** A scheme to mark by, just to see. */
+    record OtherScheme(String scheme) {}
+
+    /** What another scheme, or another version of this one, would make of the same record. Nothing is kept. */
+    @PostMapping("/compare")
+    SchemeComparison compare(@PathVariable String id, @RequestBody OtherScheme other) {
+        Assessment assessment = assessments.get(id);
+        mustBeHandedIn(assessment);
+        Scheme scheme = schemes.newest(other.scheme());
+        MarkedSheet as = keys.markedBy(assessment, scheme);
+        String kept = assessments.resultOf(assessment).orElseGet(() -> MarkExport.json(keys.marked(assessment)));
+        return new SchemeComparison(
+                scheme.name(),
+                scheme.version(),
+                as.outcome().verdict().name(),
+                as.outcome().points(),
+                as.outcome().outOf(),
+                Frozen.difference(kept, as));
+    }
+
+    record SchemeComparison(
+            String scheme, int version, String verdict, double points, double outOf, List<String> differences) {}
 
     private Assessment write(String id, Decision decision, Principal who) {
         Assessment before = assessments.get(id);
@@ -135,6 +164,12 @@ class MarkingController {
     }
 
     private MarkingView view(Assessment assessment) {
-        return MarkingView.of(assessment, keys.marked(assessment), keys.reports(assessment));
+        MarkedSheet today = keys.marked(assessment);
+        return MarkingView.of(
+                assessment,
+                today,
+                keys.reports(assessment),
+                assessments.resultOf(assessment).map(kept -> new MarkingView.Kept(
+                        MarkExport.marks(kept), Frozen.difference(kept, today))));
     }
 }

@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import prantel.formats.MarkExport;
 import org.jspecify.annotations.Nullable;
 import prantel.core.diagnosis.Cause;
 import prantel.core.diagnosis.Explanation;
@@ -31,6 +33,8 @@ record MarkingView(
         String assessmentId,
         int seq,
         String engineNote,
+        String scheme,
+        List<String> differsToday,
         List<StepLine> steps,
         List<Line> lines,
         List<Pictures.CircuitLine> circuits,
@@ -96,7 +100,23 @@ record MarkingView(
             String reason,
             String by,
             String evidence,
-            List<String> slots) {}
+            List<String> slots) {
+        MarkLine as(MarkExport.KeptMark was) {
+            return new MarkLine(
+                    id,
+                    step,
+                    was.group(),
+                    was.title(),
+                    was.weight(),
+                    key,
+                    was.award().toUpperCase(Locale.ROOT).replace('-', '_'),
+                    given,
+                    reason,
+                    by,
+                    was.evidence(),
+                    slots);
+        }
+    }
 
     record OutcomeLine(
             String proposed,
@@ -111,7 +131,11 @@ record MarkingView(
             String by,
             @Nullable OffsetDateTime at) {}
 
-    static MarkingView of(Assessment assessment, MarkedSheet sheet, List<FaultReport> reports) {
+    /** The result that was decided on. @param differs what the rules of today would make otherwise */
+    record Kept(List<MarkExport.KeptMark> marks, List<String> differs) {}
+
+    static MarkingView of(
+            Assessment assessment, MarkedSheet sheet, List<FaultReport> reports, Optional<Kept> kept) {
         Key key = sheet.key();
         Rig rig = key.rig();
         List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
@@ -119,6 +143,8 @@ record MarkingView(
                 assessment.id(),
                 assessment.seq(),
                 engineNote(assessment),
+                key.scheme().name() + ", version " + key.scheme().version(),
+                kept.map(Kept::differs).orElse(List.of()),
                 steps(sheet.findings(), key.scheme()),
                 lines,
                 Pictures.circuits(rig),
@@ -128,8 +154,8 @@ record MarkingView(
                         .toList(),
                 reports(reports, rig),
                 causes(sheet.findings()),
-                sheet.marks().stream().map(m -> mark(m, assessment, sheet)).toList(),
-                outcome(assessment, sheet));
+                marks(assessment, sheet, kept),
+                outcome(assessment, sheet, kept));
     }
 
     private static String engineNote(Assessment assessment) {
@@ -260,6 +286,19 @@ record MarkingView(
                 .toList();
     }
 
+    /** As they were when the outcome was decided; before that, as they are proposed. */
+    private static List<MarkLine> marks(Assessment assessment, MarkedSheet sheet, Optional<Kept> kept) {
+        Map<String, MarkExport.KeptMark> were = new LinkedHashMap<>();
+        kept.ifPresent(k -> k.marks().forEach(m -> were.put(m.id(), m)));
+        List<MarkLine> lines = new ArrayList<>();
+        for (Mark mark : sheet.marks()) {
+            MarkExport.KeptMark was = were.remove(mark.id());
+            MarkLine line = mark(mark, assessment, sheet);
+            lines.add(was == null ? line : line.as(was));
+        }
+        return lines;
+    }
+
     private static MarkLine mark(Mark mark, Assessment assessment, MarkedSheet sheet) {
         Assessment.Decision decision = assessment.decisions().get(mark.id());
         return new MarkLine(
@@ -292,14 +331,25 @@ record MarkingView(
                 .orElse("RECORD");
     }
 
-    private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet) {
+    private static double points(MarkExport.KeptMark kept, Assessment assessment) {
+        Assessment.Decision decision = assessment.decisions().get(kept.id());
+        return decision == null ? kept.points() : kept.weight() * decision.given().share();
+    }
+
+    private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet, Optional<Kept> kept) {
         Outcome now = Decided.outcome(assessment, sheet);
         int open = Decided.open(assessment, sheet);
         Assessment.OutcomeGiven given = assessment.outcome();
         return new OutcomeLine(
                 now.verdict().name(),
-                now.points(),
-                now.outOf(),
+                kept.map(k -> k.marks().stream()
+                                .mapToDouble(m -> points(m, assessment))
+                                .sum())
+                        .orElse(now.points()),
+                kept.map(k -> k.marks().stream()
+                                .mapToDouble(MarkExport.KeptMark::weight)
+                                .sum())
+                        .orElse(now.outOf()),
                 now.needed(),
                 now.reasons(),
                 open == 0 && given == null,

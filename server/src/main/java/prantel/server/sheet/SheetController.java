@@ -27,6 +27,7 @@ import prantel.formats.FaultSetFile;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
 import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Rules;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Assessments.Basis;
 import prantel.server.assessment.Keys;
@@ -116,6 +117,26 @@ class SheetController {
                         new AssessmentEvent.ReadingWritten(
                                 reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
                         new Basis.Revision(reading.basedOn()),
+                        who.getName(),
+                        state -> mustBeOpen(slot, state),
+                        () -> {}));
+    }
+
+    /** What the candidate expects a box to read, before it is read. */
+    @PutMapping("/{id}/expected")
+    Changed expect(@PathVariable String id, @RequestBody NewReading expected, Principal who) {
+        Assessment before = own(id, who);
+        Slot slot = mustHaveBox(before, expected.slot());
+        Check.text(expected.text(), LONGEST_TEXT, "text");
+        Entry<String> was = before.expected().get(expected.slot());
+        return changed(
+                slot,
+                assessments.append(
+                        id,
+                        expected.eventId(),
+                        new AssessmentEvent.ExpectedSaid(
+                                expected.slot(), expected.text().strip(), was == null ? "" : was.value()),
+                        new Basis.Revision(expected.basedOn()),
                         who.getName()));
     }
 
@@ -132,7 +153,9 @@ class SheetController {
                         new AssessmentEvent.BoxJudged(
                                 judgement.slot(), judgement.satisfactory(), was == null ? null : was.value()),
                         new Basis.Revision(judgement.basedOn()),
-                        who.getName()));
+                        who.getName(),
+                        state -> mustBeOpen(slot, state),
+                        () -> {}));
     }
 
     @PutMapping("/{id}/fault-reports")
@@ -176,7 +199,7 @@ class SheetController {
                     report.conductors().toString(),
                     "choose the conductors of “" + kind.title() + "”");
             Place place = Place.parse(report.at(), rig);
-            reports.add(new FaultReport(kind, place, conductors, report.remedy().strip()));
+            reports.add(new FaultReport(kind, place, conductors, report.remedy().strip(), report.evidence().strip(), report.code()));
         }
         return reports;
     }
@@ -190,6 +213,12 @@ class SheetController {
         return assessment;
     }
 
+    private static void mustBeOpen(Slot slot, Assessment state) {
+        Rules.mayWrite(slot, state).ifPresent(why -> {
+            throw Refusal.conflict(why.code(), why.words());
+        });
+    }
+
     private Slot mustHaveBox(Assessment assessment, String slot) {
         return SheetView.slots(keys.rig(assessment), keys.scheme(assessment)).stream()
                 .filter(s -> s.id().value().equals(slot))
@@ -200,7 +229,7 @@ class SheetController {
 
     private Changed changed(@Nullable Slot slot, Assessment assessment) {
         return new Changed(
-                slot == null ? null : SheetView.box(slot, assessment, keys.tester(assessment)),
+                slot == null ? null : SheetView.box(slot, keys.scheme(assessment), assessment, keys.tester(assessment)),
                 assessment.revision("reports"),
                 slot == null ? SheetView.reports(keys.reports(assessment)) : List.of(),
                 SheetView.filled(assessment));

@@ -3,6 +3,14 @@ package prantel.server.sheet;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import prantel.server.picture.RigDrawing;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Criterion;
+import prantel.core.rig.PointId;
+import prantel.core.rig.CircuitId;
+import prantel.core.quantity.Unit;
+import prantel.core.instrument.Saying;
+import prantel.core.assessment.Rules;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.instrument.Notation;
@@ -18,7 +26,6 @@ import prantel.core.sequence.SlotPlan;
 import prantel.core.scheme.TestKind;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
-import prantel.server.picture.Pictures;
 import prantel.server.setting.KindChoice;
 
 /**
@@ -28,14 +35,18 @@ import prantel.server.setting.KindChoice;
 record SheetView(
         String id,
         String rig,
+        String scheme,
         int bay,
         String tester,
         String overRange,
         boolean open,
+        boolean live,
+        String stoppedBecause,
+        boolean asksForCodes,
         @Nullable OffsetDateTime handedInAt,
         String handedBackBecause,
         List<Step> steps,
-        List<Pictures.CircuitLine> circuits,
+        List<RigDrawing.CircuitDrawing> circuits,
         List<SheetPlace> places,
         List<KindChoice> kinds,
         int reportsSeq,
@@ -44,10 +55,36 @@ record SheetView(
         int boxes,
         int filled) {
 
-    record Step(String id, String label, String alternativeTo, List<String> setUp, List<Group> groups) {}
+    /**
+     * One test.
+     *
+     * @param closedBecause why its boxes cannot be written yet; empty where they can
+     * @param alternativeTo the other way to prove the same, where one of the two is taken; else empty
+     */
+    record Step(
+            String id,
+            String label,
+            boolean live,
+            String closedBecause,
+            String alternativeTo,
+            List<String> setUp,
+            List<Group> groups) {}
 
-    /** Boxes that belong together: a bond, a circuit. */
-    record Group(String label, List<Box> boxes) {}
+    /**
+     * Boxes that belong together: a bond, a circuit.
+     *
+     * @param circuit its id where it is one
+     */
+    record Group(String label, @Nullable String circuit, Layout layout, List<Box> boxes) {}
+
+    /** How the boxes of a group lie. */
+    enum Layout {
+        /** At their places along the circuit. */
+        LINE,
+        /** In rows and columns. */
+        GRID,
+        LIST
+    }
 
     /**
      * @param unit printed on the box
@@ -57,6 +94,11 @@ record SheetView(
      * @param mend what is wrong with the text, or empty
      * @param judged whether this box is judged
      * @param chosenFrom the boxes whose highest reading belongs here; empty for a box that is measured
+     * @param station the point of its circuit it is read at; null for none
+     * @param row where it lies in a grid
+     * @param column likewise
+     * @param keys what can be written by one key: over-range, "no trip", "works"
+     * @param expected what is expected to be written before the reading; null where it is not asked
      */
     record Box(
             String slot,
@@ -71,12 +113,21 @@ record SheetView(
             boolean judged,
             @Nullable Boolean satisfactory,
             int judgedSeq,
-            List<String> chosenFrom) {}
+            List<String> chosenFrom,
+            @Nullable String station,
+            String row,
+            String column,
+            List<String> keys,
+            @Nullable ExpectedBox expected) {}
+
+    /** @param locked once the reading is in */
+    record ExpectedBox(String text, int seq, boolean locked) {}
 
     /** A place of the rig that a report can name. Which kinds fit there is part of what a candidate has to know. */
     record SheetPlace(String id, String label, @Nullable String circuit) {}
 
-    record Report(String kind, String at, List<String> conductors, String remedy) {}
+    record Report(
+            String kind, String at, List<String> conductors, String remedy, String evidence, String code) {}
 
     static SheetView of(
             Assessment assessment,
@@ -97,14 +148,21 @@ record SheetView(
         return new SheetView(
                 assessment.id(),
                 rig.name(),
+                scheme.name(),
                 bay,
                 tester.label(),
                 tester.insulationTester().overRange().shown(),
-                assessment.openedAt() != null && assessment.handedInAt() == null,
+                assessment.openedAt() != null && assessment.handedInAt() == null && assessment.stop() == null,
+                assessment.energisedAt() != null,
+                assessment.stop() == null ? "" : assessment.stop().what(),
+                scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
                 assessment.handedInAt(),
                 assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
                 steps,
-                Pictures.circuits(rig),
+                RigDrawing.of(rig).boards().stream()
+                        .flatMap(b -> b.sections().stream())
+                        .flatMap(x -> x.circuits().stream())
+                        .toList(),
                 FaultCatalogue.places(rig).stream()
                         .map(p -> new SheetPlace(
                                 p.id(),
@@ -139,39 +197,65 @@ record SheetView(
         List<String> labels =
                 slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
         for (String label : labels) {
+            List<Slot> of =
+                    slots.stream().filter(s -> groupLabel(s, rig).equals(label)).toList();
             groups.add(new Group(
                     label,
-                    slots.stream()
-                            .filter(s -> groupLabel(s, rig).equals(label))
-                            .map(s -> box(s, assessment, tester))
-                            .toList()));
+                    of.getFirst().circuit().map(CircuitId::value).orElse(null),
+                    layout(of),
+                    of.stream().map(s -> box(s, scheme, assessment, tester)).toList()));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
         List<String> setUp = slots.stream()
                 .flatMap(s -> s instanceof Slot.Measured m ? m.setUp().steps().stream() : java.util.stream.Stream.of())
+                .map(scheme::inItsWords)
                 .distinct()
                 .toList();
-        return new Step(step.name(), scheme.labelOf(step), other, setUp, groups);
+        return new Step(
+                step.name(),
+                scheme.labelOf(step),
+                step.isLive(),
+                Rules.mayWrite(slots.getFirst(), assessment).map(Rules.Why::words).orElse(""),
+                other,
+                setUp,
+                groups);
     }
 
-    /** The circuit, with the voltage and round of an insulation test; for a bond the part. */
+    private static Layout layout(List<Slot> slots) {
+        TestKind test = slots.getFirst().step();
+        if (test == TestKind.INSULATION || test == TestKind.INSULATION_BOARD || test == TestKind.RCD) {
+            return Layout.GRID;
+        }
+        boolean along = slots.getFirst().circuit().isPresent()
+                && slots.stream().anyMatch(s -> s.spot().point().isPresent());
+        return along ? Layout.LINE : Layout.LIST;
+    }
+
+    /** The circuit; for a bond the part, for a device the device. */
     private static String groupLabel(Slot slot, Rig rig) {
-        return slot.step() == TestKind.INSULATION || slot.circuit().isEmpty()
-                ? slot.where().replaceAll(slot.step() == TestKind.BONDING ? ",.*" : "$", "")
-                : rig.circuit(slot.circuit().get()).label();
+        if (slot.circuit().isPresent()) {
+            return rig.circuit(slot.circuit().get()).label();
+        }
+        return switch (slot.step()) {
+            case BONDING -> slot.where().replaceAll(",.*", "");
+            case RCD -> slot.where().replaceAll("^(.*?(?:RCD|RCBO) [^,]*).*$", "$1");
+            case INSULATION_BOARD -> slot.where().replaceAll(", \\d+ V$", "");
+            default -> "";
+        };
     }
 
-    static Box box(Slot slot, Assessment assessment, Tester tester) {
+    static Box box(Slot slot, Scheme scheme, Assessment assessment, Tester tester) {
         Entry<String> reading = assessment.readings().get(slot.id().value());
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
         Written written = Notation.read(text, slot.boxUnit());
+        String overRange = overRange(slot, tester);
         return new Box(
                 slot.id().value(),
                 slot.quantity(),
-                slot.where(),
+                scheme.inItsWords(slot.where()),
                 slot.boxUnit().symbol(),
-                overRange(slot, tester),
+                overRange,
                 text,
                 assessment.revision("reading/" + slot.id()),
                 Understood.of(written),
@@ -181,7 +265,66 @@ record SheetView(
                 assessment.revision("judged/" + slot.id()),
                 slot instanceof Slot.Composed composed
                         ? composed.of().stream().map(Object::toString).toList()
-                        : List.of());
+                        : List.of(),
+                slot.spot().point().map(PointId::value).orElse(null),
+                row(slot),
+                column(slot),
+                keys(slot, overRange),
+                expected(slot, scheme, assessment));
+    }
+
+    private static String row(Slot slot) {
+        return switch (slot.step()) {
+            case INSULATION, INSULATION_BOARD -> slot.where().replaceAll("^.*?, (?=\\d+ V)", "");
+            case RCD -> slot.quantity();
+            default -> "";
+        };
+    }
+
+    private static String column(Slot slot) {
+        return switch (slot.step()) {
+            case INSULATION, INSULATION_BOARD -> slot.quantity().replace("Insulation ", "");
+            case RCD -> slot.where().replaceAll("^.*, ", "");
+            default -> "";
+        };
+    }
+
+    /** What is written without typing. */
+    private static List<String> keys(Slot slot, String overRange) {
+        if (slot.boxUnit() == Unit.WORDS) {
+            boolean rotation = slot instanceof Slot.Measured m && m.function() == Tester.Function.PHASE_ROTATION;
+            return rotation
+                    ? List.of(Saying.CLOCKWISE.words(), Saying.ANTICLOCKWISE.words(), Saying.NO_SEQUENCE.words())
+                    : List.of(Saying.WORKS.words(), Saying.DOES_NOT_WORK.words());
+        }
+        List<String> keys = new ArrayList<>();
+        if (slot.step() == TestKind.RCD && slot.boxUnit() == Unit.MILLISECOND) {
+            keys.add("no trip");
+        }
+        if (!overRange.isEmpty()) {
+            keys.add(overRange);
+        }
+        if (slot.step().isLive() && slot.boxUnit() == Unit.OHM) {
+            keys.add("tripped");
+        }
+        return keys;
+    }
+
+    /** Where the scheme marks that it was said first, and the trade has arithmetic for it. */
+    private static @Nullable ExpectedBox expected(Slot slot, Scheme scheme, Assessment assessment) {
+        boolean asked = slot instanceof Slot.Measured m
+                && m.byHand().isPresent()
+                && scheme.criteria().stream()
+                        .anyMatch(c -> c instanceof Criterion.ExpectedFirst e && e.tests().contains(slot.step()));
+        if (!asked) {
+            return null;
+        }
+        Entry<String> said = assessment.expected().get(slot.id().value());
+        Entry<String> read = assessment.readings().get(slot.id().value());
+        return new ExpectedBox(
+                said == null ? "" : said.value(),
+                assessment.revision("expected/" + slot.id()),
+                read != null && !read.value().isBlank());
     }
 
     /** What the display shows above its range; empty where words are written. A composed box is asked for by number. */
@@ -192,9 +335,7 @@ record SheetView(
                         .map(m -> m.overRange().shown())
                         .orElse("");
             case Slot.Composed composed ->
-                composed.boxUnit() == prantel.core.quantity.Unit.OHM
-                        ? tester.ohmmeter().overRange().shown()
-                        : "";
+                composed.boxUnit() == Unit.OHM ? tester.ohmmeter().overRange().shown() : "";
         };
     }
 
@@ -203,6 +344,8 @@ record SheetView(
                 report.kind().id(),
                 report.place().id(),
                 report.conductors().stream().map(Conductor::id).toList(),
-                report.remedy());
+                report.remedy(),
+                report.evidence(),
+                report.code());
     }
 }
