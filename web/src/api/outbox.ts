@@ -4,6 +4,7 @@ export type Changed = Schemas["Changed"];
 /** One write that is not acknowledged yet. Its event id stays the same however often it is sent. */
 export type Pending =
   | { kind: "reading"; eventId: string; slot: string; text: string; basedOn: number }
+  | { kind: "expected"; eventId: string; slot: string; text: string; basedOn: number }
   | { kind: "judgement"; eventId: string; slot: string; satisfactory: boolean | null; basedOn: number }
   | { kind: "reports"; eventId: string; reports: Schemas["Report"][]; basedOn: number };
 
@@ -27,6 +28,7 @@ export function subject(write: Pending | Unsent<Pending>): string {
 /** How often a write's subject has been written, as the server's answer has it. */
 export function seqIn(changed: Changed, write: Pending): number {
   if (write.kind === "reports") return changed.reportsSeq;
+  if (write.kind === "expected") return changed.box?.expected?.seq ?? 0;
   return (write.kind === "reading" ? changed.box?.seq : changed.box?.judgedSeq) ?? 0;
 }
 
@@ -146,6 +148,12 @@ export class Outbox {
         const { eventId, slot, text } = write;
         return data(
           api.PUT("/api/my/sheets/{id}/readings", { params, body: { eventId, slot, text, basedOn } }),
+        );
+      }
+      case "expected": {
+        const { eventId, slot, text } = write;
+        return data(
+          api.PUT("/api/my/sheets/{id}/expected", { params, body: { eventId, slot, text, basedOn } }),
         );
       }
       case "judgement": {

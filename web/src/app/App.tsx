@@ -24,6 +24,11 @@ const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ 
 const RigsPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigsPage })));
 const RigDetailPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigDetailPage })));
 const RigWorkshopPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigWorkshopPage })));
+const SchemesPage = lazy(() => import("../features/schemes").then((m) => ({ default: m.SchemesPage })));
+const SchemePage = lazy(() => import("../features/schemes").then((m) => ({ default: m.SchemePage })));
+const SchemeEditorPage = lazy(() =>
+  import("../features/schemes").then((m) => ({ default: m.SchemeEditorPage })),
+);
 const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
 
 export function App() {
@@ -79,6 +84,9 @@ export function App() {
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
                       <Route path="/assessments/:id/card" element={<CardPage />} />
                       <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />
+                      <Route path="/schemes" element={<SchemesPage />} />
+                      <Route path="/schemes/:id/:version" element={<SchemePage />} />
+                      <Route path="/schemes/:id/:version/change" element={<SchemeEditorPage />} />
                       <Route path="/rigs" element={<RigsPage />} />
                       <Route path="/rigs/new" element={<RigWorkshopPage key="new" />} />
                       <Route path="/rigs/:id" element={<RigDetailPage />} />

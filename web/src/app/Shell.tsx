@@ -23,7 +23,7 @@ const KEYS: [string, string][] = [
   ["U", "Set, rig workshop: take the last change back"],
   ["R", "Rig workshop: do it again"],
   ["← →", "Rig workshop: move the chosen station, with Shift by 5 m"],
-  ["› over", "a button on a sheet: writes over-range as your tester shows it"],
+  [">999 MΩ", "a key under a sheet: writes over-range, as your tester shows it, and goes on"],
   ["Tab, arrows", "move between stations, choices and boxes; Space or Enter picks"],
 ];
 
@@ -49,6 +49,7 @@ export function Shell({ person, demo, children }: Props) {
           <nav aria-label="Places" className="flex gap-5">
             {candidate ? <Place to="/my/sheets">My sheets</Place> : <Place to="/floor">Floor</Place>}
             {!candidate && <Place to="/rigs">Rigs</Place>}
+            {!candidate && <Place to="/schemes">Schemes</Place>}
             {person.role === "ADMINISTRATOR" && <Place to="/workshop">Workshop</Place>}
             <Place to="/reference">Reference</Place>
           </nav>

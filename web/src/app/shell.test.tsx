@@ -36,10 +36,10 @@ afterEach(() => {
 describe("the frame of every page", () => {
   it("offers each role its own places", () => {
     const first = shell(ines);
-    expect(places()).toEqual(["Floor", "Rigs", "Reference"]);
+    expect(places()).toEqual(["Floor", "Rigs", "Schemes", "Reference"]);
     first.unmount();
     const second = shell({ ...ines, role: "ADMINISTRATOR" });
-    expect(places()).toEqual(["Floor", "Rigs", "Workshop", "Reference"]);
+    expect(places()).toEqual(["Floor", "Rigs", "Schemes", "Workshop", "Reference"]);
     second.unmount();
     shell({ ...ines, role: "CANDIDATE" });
     expect(places()).toEqual(["My sheets", "Reference"]);

@@ -17,6 +17,10 @@ interface Props {
   chosen?: string | undefined;
   /** ids of stations with a fault */
   pins?: ReadonlySet<string> | undefined;
+  /** ids of stations that are done: drawn solid */
+  filled?: ReadonlySet<string> | undefined;
+  /** the station that goes on record */
+  recorded?: string | undefined;
   /** makes stations pressable */
   onStation?: ((station: string) => void) | undefined;
   onGrab?: ((station: string, event: React.PointerEvent) => void) | undefined;
@@ -39,6 +43,8 @@ export function CircuitTrack({
   labels = true,
   chosen,
   pins,
+  filled,
+  recorded,
   onStation,
   onGrab,
   onNudge,
@@ -92,6 +98,8 @@ export function CircuitTrack({
           scale={scale}
           station={p.station}
           chosen={chosen === p.station.id}
+          filled={filled?.has(p.station.id) ?? false}
+          recorded={recorded === p.station.id}
           onPress={onStation && (() => onStation(p.station.id))}
           onGrab={onGrab && ((e) => onGrab(p.station.id, e))}
           onNudge={onNudge && ((m) => onNudge(p.station.id, m))}
@@ -148,12 +156,14 @@ interface StopProps {
   scale: number;
   station: Schemas["StationDrawing"];
   chosen: boolean;
+  filled: boolean;
+  recorded: boolean;
   onPress?: (() => void) | undefined;
   onGrab?: ((event: React.PointerEvent) => void) | undefined;
   onNudge?: ((metres: number) => void) | undefined;
 }
 
-function Stop({ x, y, scale, station, chosen, onPress, onGrab, onNudge }: StopProps) {
+function Stop({ x, y, scale, station, chosen, filled, recorded, onPress, onGrab, onNudge }: StopProps) {
   const press = onPress && {
     role: "button",
     tabIndex: 0,
@@ -182,7 +192,13 @@ function Stop({ x, y, scale, station, chosen, onPress, onGrab, onNudge }: StopPr
       {chosen && <circle cx={x} cy={y} r={11} fill="none" stroke="var(--work)" strokeWidth={3} />}
       <g transform={`translate(${x} ${y}) scale(${scale})`}>
         <Mark x={0} y={0} kind={station.kind} />
+        {filled && <circle r={4} fill="var(--work)" className="pointer-events-none" />}
       </g>
+      {recorded && (
+        <path d={`M${x} ${y - 14}l-6 -10h12z`} fill="var(--work)" className="pointer-events-none">
+          <title>on record</title>
+        </path>
+      )}
     </g>
   );
 }

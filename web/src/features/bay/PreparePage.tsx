@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Navigate, useNavigate, useParams } from "react-router";
+import { Link, Navigate, useNavigate, useParams } from "react-router";
 import { api, data } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choices } from "../../ui/Choices";
@@ -15,11 +15,16 @@ export function PreparePage() {
   const bay = useQuery(bayQueries.prepare(bayId));
   const [candidate, setCandidate] = useState("");
   const [tester, setTester] = useState("");
+  const [scheme, setScheme] = useState("");
   const navigate = useNavigate();
   const client = useQueryClient();
   const start = useMutation({
     mutationFn: () =>
-      data(api.POST("/api/assessments", { body: { bayId, candidateId: candidate, testerId: tester, schemeId: scheme } })),
+      data(
+        api.POST("/api/assessments", {
+          body: { bayId, candidateId: candidate, testerId: tester, schemeId: scheme },
+        }),
+      ),
     onSuccess: async (made) => {
       await client.invalidateQueries({ queryKey: ["floor"] });
       await navigate(`/assessments/${made.id}/set`);
@@ -27,8 +32,9 @@ export function PreparePage() {
   });
   return (
     <Loaded query={bay}>
-      {(view) =>
-        view.occupiedBy ? (
+      {(view) => {
+        const chosen = view.schemes.find((s) => s.id === scheme);
+        return view.occupiedBy ? (
           <Navigate to={`/assessments/${view.occupiedBy}/set`} replace />
         ) : (
           <>
@@ -69,19 +75,49 @@ export function PreparePage() {
                   />
                 )}
               </Pane>
+              <Pane title="By which scheme">
+                <Choices
+                  label="Scheme"
+                  value={scheme}
+                  onChange={setScheme}
+                  large
+                  options={view.schemes
+                    .filter((s) => s.boxes > 0)
+                    .map((s) => ({
+                      value: s.id,
+                      label: s.label,
+                      note: `${s.boxes} boxes${s.lacking.length > 0 ? " · not all fits this rig" : ""}`,
+                    }))}
+                />
+                {chosen && (
+                  <div className="mt-3 text-[15px]">
+                    <p>
+                      {chosen.note}{" "}
+                      <Link className="underline" to={`/schemes/${chosen.id}/${chosen.version}`}>
+                        Read it
+                      </Link>
+                    </p>
+                    {chosen.lacking.map((words) => (
+                      <p key={words} className="text-caution">
+                        △ {words}
+                      </p>
+                    ))}
+                  </div>
+                )}
+              </Pane>
               <ProblemNote error={start.error} />
               <Button
                 kind="main"
                 large
-                disabled={!candidate || !tester || start.isPending}
+                disabled={!candidate || !tester || !scheme || start.isPending}
                 onClick={() => start.mutate()}
               >
                 Go to Set
               </Button>
             </div>
           </>
-        )
-      }
+        );
+      }}
     </Loaded>
   );
 }

@@ -7,7 +7,9 @@ import { HandBack } from "./HandBack";
 import { Marks } from "./Marks";
 import { type Award, markQueries, type MarkingView, useMarkWrites } from "./queries";
 import { OutcomePane } from "./OutcomePane";
-import { FAULTS, StepList } from "./StepList";
+import { Compare } from "./Compare";
+import { FAULTS, RECORD, StepList } from "./StepList";
+import { Watched } from "./Watched";
 import { StepReadings } from "./StepReadings";
 
 interface Props {
@@ -25,7 +27,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
   const writes = useMarkWrites(id, view.seq);
   const first = view.steps.find((s) => s.wantEye > 0) ?? view.steps[0];
   const [step, setStep] = useState(first?.id ?? FAULTS);
-  const open = view.marks.filter((m) => m.given === null);
+  const open = view.marks.filter((m) => m.given === null && m.proposed !== "NOT_SEEN");
   const decided = view.outcome.given !== null;
   const next = open.find((m) => m.step === step);
 
@@ -36,7 +38,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
     else if (open[0]) setStep(open[0].step);
   };
   const goOn = () => {
-    const order = [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), FAULTS];
+    const order = [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), RECORD, FAULTS];
     setStep(order[(order.indexOf(step) + 1) % order.length] ?? FAULTS);
   };
   useShortcuts({ a: accept, A: accept, n: goOn, N: goOn });
@@ -55,7 +57,21 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
       </div>
       <div className="min-w-0 space-y-3">
         {view.engineNote && <p className="bg-caution-soft p-2 text-caution">{view.engineNote}</p>}
-        <StepReadings view={view} step={step} />
+        {view.differsToday.length > 0 && (
+          <details className="border border-line bg-caution-soft p-2">
+            <summary className="text-caution">
+              Decided as it stands here. Today’s rules would make {view.differsToday.length}{" "}
+              {view.differsToday.length === 1 ? "mark" : "marks"} otherwise; nothing is changed.
+            </summary>
+            <ul className="list-disc pl-5 text-[13px]">
+              {view.differsToday.map((d) => (
+                <li key={d}>{d}</li>
+              ))}
+            </ul>
+          </details>
+        )}
+        {step === RECORD ? <Watched view={view} /> : <StepReadings view={view} step={step} />}
+        <Compare id={id} view={view} />
       </div>
       <div className="space-y-3 md:col-start-2 xl:col-start-auto">
         <ProblemNote error={writes.decide.error ?? writes.outcome.error} />

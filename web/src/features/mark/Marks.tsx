@@ -16,13 +16,13 @@ interface Props {
   onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
 }
 
-const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0" };
-const WORD: Record<string, string> = { FULL: "full", HALF: "half", NONE: "none" };
+const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0", NOT_SEEN: "–" };
+const WORD: Record<string, string> = { FULL: "full", HALF: "half", NONE: "none", NOT_SEEN: "not seen" };
 
 /** The marks proposed, with their evidence; accepted one by one, together, or changed with a reason. */
 export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) {
   const [changing, setChanging] = useState<MarkLine>();
-  const next = marks.find((m) => m.given === null);
+  const next = marks.find((m) => m.given === null && m.proposed !== "NOT_SEEN");
   return (
     <Pane
       title="Proposed"

@@ -5,7 +5,7 @@ import { TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { clock } from "../../ui/when";
 
-type Verdict = "PASS" | "REFERRAL";
+type Verdict = "PASS" | "REFERRAL" | "STOPPED";
 
 interface Props {
   outcome: Schemas["OutcomeLine"];
@@ -13,13 +13,17 @@ interface Props {
   onDecide: (w: { given: Verdict; reason: string }) => void;
 }
 
-const WORDS: Record<string, string> = { PASS: "Pass", REFERRAL: "Referral" };
+const WORDS: Record<string, string> = {
+  PASS: "Pass",
+  REFERRAL: "Referral",
+  STOPPED: "Stopped for safety",
+};
 
 /** What the marks add up to; the program proposes, the assessor decides. */
 export function OutcomePane({ outcome, busy, onDecide }: Props) {
   const [otherwise, setOtherwise] = useState(false);
   const [reason, setReason] = useState("");
-  const other: Verdict = outcome.proposed === "PASS" ? "REFERRAL" : "PASS";
+  const other: Verdict = outcome.proposed === "REFERRAL" ? "PASS" : "REFERRAL";
   return (
     <Pane title="Outcome" wall={outcome.given ? "work" : undefined}>
       {outcome.given ? (

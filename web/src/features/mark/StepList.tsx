@@ -2,6 +2,9 @@ import { Button } from "../../ui/Button";
 import { classes } from "../../ui/classes";
 import type { MarkingView } from "./queries";
 
+/** What was seen, asked and said, and what holds between the boxes. */
+export const RECORD = "RECORD";
+
 /** Stands beside the tests in the list. */
 export const FAULTS = "FAULTS";
 
@@ -15,6 +18,9 @@ interface Props {
 /** The tests of the sheet, each with whether something in it wants an eye. */
 export function StepList({ view, step, onStep, onNext }: Props) {
   const faultsOpen = view.marks.some((m) => m.step === FAULTS && m.proposed !== "FULL");
+  const recordOpen = view.marks.some(
+    (m) => m.step === RECORD && (m.proposed === "NONE" || m.proposed === "HALF"),
+  );
   const eye = view.lines.filter((l) => l.wantsEye).length;
   return (
     <nav aria-label="Tests" className="border border-line bg-sheet p-2">
@@ -36,6 +42,16 @@ export function StepList({ view, step, onStep, onNext }: Props) {
             onChoose={() => onStep(s.id)}
           />
         ))}
+        {view.marks.some((m) => m.step === RECORD) && (
+          <Item
+            label="Seen, asked, record"
+            chosen={step === RECORD}
+            sign={recordOpen ? "!" : "✓"}
+            words={recordOpen ? "want your eye" : "in order"}
+            caution={recordOpen}
+            onChoose={() => onStep(RECORD)}
+          />
+        )}
         <Item
           label="Faults named"
           chosen={step === FAULTS}

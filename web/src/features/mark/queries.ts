@@ -48,7 +48,7 @@ export function useMarkWrites(id: string, basedOn: number) {
       ...again,
     }),
     outcome: useMutation({
-      mutationFn: (w: { given: "PASS" | "REFERRAL"; reason: string }) =>
+      mutationFn: (w: { given: "PASS" | "REFERRAL" | "STOPPED"; reason: string }) =>
         deed(["outcome", id, basedOn, w], (eventId) =>
           data(
             api.PUT("/api/assessments/{id}/marking/outcome", {

@@ -27,7 +27,13 @@ export function FaultReports({ view, reports, onChange }: Props) {
                 <span className="flex-1">
                   <b>{kindOf(view, report)?.title}</b>, {placeOf(view, report)?.label}
                   {(kindOf(view, report)?.conductors.length ?? 0) > 1 && `, ${conductorsOf(view, report)}`}
-                  {report.remedy && <span className="block text-[15px] text-ink2">{report.remedy}</span>}
+                  {report.code && <b>, {report.code}</b>}
+                  {report.evidence && (
+                    <span className="block text-[15px] text-ink2">Known by: {report.evidence}</span>
+                  )}
+                  {report.remedy && (
+                    <span className="block text-[15px] text-ink2">Remedy: {report.remedy}</span>
+                  )}
                 </span>
                 {view.open && (
                   <Button kind="quiet" large onClick={() => onChange(reports.filter((_, n) => n !== i))}>
@@ -49,6 +55,8 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
   const [kindId, setKindId] = useState("");
   const [conductors, setConductors] = useState("");
   const [remedy, setRemedy] = useState("");
+  const [evidence, setEvidence] = useState("");
+  const [code, setCode] = useState("");
   const kind = view.kinds.find((k) => k.id === kindId);
   const where = view.places.find((p) => p.id === place);
   const chosen =
@@ -61,11 +69,15 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
       at: where.id,
       conductors: chosen,
       remedy,
+      evidence,
+      code,
     });
     setPlace("");
     setKindId("");
     setConductors("");
     setRemedy("");
+    setEvidence("");
+    setCode("");
   };
 
   return (
@@ -113,13 +125,34 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
         />
       )}
       <TextField
+        label="How you know: which reading, what you saw"
+        large
+        maxLength={300}
+        value={evidence}
+        onChange={(e) => setEvidence(e.target.value)}
+      />
+      {view.asksForCodes && (
+        <Choices
+          label="Code"
+          large
+          value={code}
+          onChange={setCode}
+          options={[
+            { value: "C1", label: "C1", note: "danger present" },
+            { value: "C2", label: "C2", note: "potentially dangerous" },
+            { value: "C3", label: "C3", note: "improvement recommended" },
+            { value: "FI", label: "FI", note: "further investigation" },
+          ]}
+        />
+      )}
+      <TextField
         label="Remedy"
         large
         maxLength={300}
         value={remedy}
         onChange={(e) => setRemedy(e.target.value)}
       />
-      <Button large disabled={!kind || !where || !chosen} onClick={add}>
+      <Button large disabled={!kind || !where || !chosen || (view.asksForCodes && !code)} onClick={add}>
         Name it
       </Button>
     </section>

@@ -1,6 +1,6 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Tabs } from "radix-ui";
-import { useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { useParams } from "react-router";
 import { api, data, newEventId, sentence } from "../../api/client";
 import { Button } from "../../ui/Button";
@@ -9,76 +9,143 @@ import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
 import type { OutboxState } from "../../api/outbox";
 import { sheetQueries, type SheetView } from "./queries";
+import { boxesIn, nextStep, openIn, type Step } from "./boxes";
+import { EntryBar } from "./EntryBar";
 import { FaultReports } from "./FaultReports";
 import { StepBoxes } from "./StepBoxes";
 import { reportsWithPending, useSheet } from "./useSheet";
 
-/** The candidate's own sheet: one test at a time, boxes for a hand that is not free. */
+/** The candidate's own sheet: test by test, circuit by circuit, for a hand that is not free. */
 export function SheetPage({ me }: { me: string }) {
   const { id = "" } = useParams();
   const { query, outbox, state } = useSheet(id, me);
+  useStanding(id, query.data);
+  const [shown, setShown] = useState("");
   return (
     <Loaded query={query}>
-      {(view) => (
-        <div className="mx-auto max-w-[980px] text-[18px]">
-          <SheetHead view={view} state={state} />
-          <Refused state={state} onDismiss={() => outbox.dismiss()} />
-          <Tabs.Root defaultValue={view.steps[0]?.id ?? "faults"}>
-            <Tabs.List aria-label="Tests" className="mb-3 flex flex-wrap border-b border-line">
+      {(view) => {
+        const next = nextStep(view);
+        const at = shown || next?.id || view.steps[0]?.id || FAULTS;
+        return (
+          <div className="mx-auto max-w-[1180px] text-[18px]">
+            <SheetHead view={view} state={state} />
+            <Refused state={state} onDismiss={() => outbox.dismiss()} />
+            <Tabs.Root value={at} onValueChange={setShown}>
+              <div className="mb-3 flex items-end gap-3 border-b border-line">
+                <Tabs.List aria-label="Tests" className="flex min-w-0 flex-1 overflow-x-auto sm:flex-wrap">
+                  {view.steps.map((step) => (
+                    <StepTab key={step.id} step={step} />
+                  ))}
+                  <Tab value={FAULTS}>Faults I found</Tab>
+                </Tabs.List>
+              </div>
               {view.steps.map((step) => (
-                <Tab key={step.id} value={step.id} label={step.label} />
+                <Tabs.Content key={step.id} value={step.id}>
+                  <StepBoxes
+                    step={step}
+                    view={view}
+                    pending={state.pending}
+                    onWrite={(w) => outbox.write(w)}
+                  />
+                </Tabs.Content>
               ))}
-              <Tab value="faults" label="Faults I found" />
-            </Tabs.List>
-            {view.steps.map((step) => (
-              <Tabs.Content key={step.id} value={step.id}>
-                <StepBoxes step={step} view={view} pending={state.pending} onWrite={(w) => outbox.write(w)} />
+              <Tabs.Content value={FAULTS}>
+                {view.reportDamaged && (
+                  <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+                    What you named here before cannot be read any more. Name your faults again; your assessor
+                    can see that it was so.
+                  </p>
+                )}
+                <FaultReports
+                  view={view}
+                  reports={reportsWithPending(view, state.pending)}
+                  onChange={(reports) => outbox.write({ kind: "reports", reports, basedOn: view.reportsSeq })}
+                />
               </Tabs.Content>
-            ))}
-            <Tabs.Content value="faults">
-              {view.reportDamaged && (
-                <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
-                  What you named here before cannot be read any more. Name your faults again; your assessor
-                  can see that it was so.
-                </p>
-              )}
-              <FaultReports
+            </Tabs.Root>
+            {view.open && <EntryBar />}
+            {view.open && (
+              <HandIn
+                id={id}
                 view={view}
-                reports={reportsWithPending(view, state.pending)}
-                onChange={(reports) => outbox.write({ kind: "reports", reports, basedOn: view.reportsSeq })}
+                unsent={state.pending.length}
+                next={next && next.id !== at ? { label: next.label, go: () => setShown(next.id) } : undefined}
               />
-            </Tabs.Content>
-          </Tabs.Root>
-          {view.open && <HandIn id={id} view={view} unsent={state.pending.length} />}
-        </div>
-      )}
+            )}
+          </div>
+        );
+      }}
     </Loaded>
   );
 }
 
-function Tab({ value, label }: { value: string; label: string }) {
+const FAULTS = "faults";
+
+/** Looks at the sheet again when the bay went live, the sheet came back or was closed elsewhere. */
+function useStanding(id: string, view: SheetView | undefined) {
+  const client = useQueryClient();
+  const standing = useQuery({ ...sheetQueries.standing(id), enabled: view !== undefined });
+  const now = standing.data;
+  const differs =
+    view !== undefined &&
+    now !== undefined &&
+    (now.open !== view.open || now.live !== view.live || now.wasLive !== view.wasLive);
+  useEffect(() => {
+    if (differs) void client.invalidateQueries({ queryKey: sheetQueries.one(id).queryKey, exact: true });
+  }, [differs, client, id]);
+}
+
+function Tab({ value, children }: { value: string; children: ReactNode }) {
   return (
     <Tabs.Trigger
       value={value}
-      className="min-h-12 border-b-4 border-transparent px-4 text-ink2 data-[state=active]:border-work data-[state=active]:font-bold data-[state=active]:text-ink"
+      className="min-h-12 shrink-0 border-b-4 border-transparent px-3 whitespace-nowrap text-ink2 data-[state=active]:border-work data-[state=active]:font-bold data-[state=active]:text-ink"
     >
-      {label}
+      {children}
     </Tabs.Trigger>
+  );
+}
+
+/** ● filled, ◐ begun, ○ open, – closed: by shape, and in words for who cannot see it. */
+function StepTab({ step }: { step: Step }) {
+  const open = openIn(step);
+  const all = boxesIn(step);
+  const state = step.closedBecause ? "closed" : open === 0 ? "filled" : open < all ? "begun" : "open";
+  const sign = { closed: "–", filled: "●", begun: "◐", open: "○" }[state];
+  return (
+    <Tab value={step.id}>
+      <span aria-hidden="true" className="mr-1.5 text-work">
+        {sign}
+      </span>
+      {step.label}
+      <span className="sr-only">
+        , {state}, {all - open} of {all} boxes
+      </span>
+    </Tab>
   );
 }
 
 function SheetHead({ view, state }: { view: SheetView; state: OutboxState }) {
   return (
     <>
-      <div className="mb-2 flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-[23px] font-bold">
+      <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-[20px] font-bold sm:text-[23px]">
           Bay {view.bay} · {view.rig}
         </h1>
-        <span className="text-ink2">
-          {view.tester}, insulation to {view.overRange.replace(">", "")}
+        <span className="hidden text-[15px] text-ink2 sm:inline">
+          {view.scheme} · {view.tester}, insulation to {view.overRange.replace(">", "")}
         </span>
+        {view.live && (
+          <span className="rounded bg-caution-soft px-2 py-0.5 font-bold text-caution">LIVE</span>
+        )}
         <SaveState state={state} />
       </div>
+      {view.stoppedBecause && (
+        <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+          <b>Stopped for safety.</b> {view.stoppedBecause}. Hands off the rig; your assessor makes it safe.
+          Your sheet stays as it is.
+        </p>
+      )}
       {view.handedInAt && (
         <p className="mb-3 bg-work-soft p-3 font-semibold">
           Handed in {clock(view.handedInAt)}. It can be read, not changed.
@@ -90,9 +157,10 @@ function SheetHead({ view, state }: { view: SheetView; state: OutboxState }) {
         </p>
       )}
       {view.open && (
-        <p className="mb-3 text-[15px] text-ink2">
-          Dead tests: prove dead first, every time. If anything is not as you expect, stop and call your
-          assessor.
+        <p className="mb-2 text-[14px] text-ink2">
+          {view.live
+            ? "Live: supervised only, fused probes, covers on. If anything is not as you expect, stop and call your assessor."
+            : "Prove dead first, every time. If anything is not as you expect, stop and call your assessor."}
         </p>
       )}
     </>
@@ -136,7 +204,15 @@ function Refused({ state, onDismiss }: { state: OutboxState; onDismiss: () => vo
   );
 }
 
-function HandIn({ id, view, unsent }: { id: string; view: SheetView; unsent: number }) {
+interface HandInProps {
+  id: string;
+  view: SheetView;
+  unsent: number;
+  /** what is open elsewhere */
+  next: { label: string; go: () => void } | undefined;
+}
+
+function HandIn({ id, view, unsent, next }: HandInProps) {
   const [asking, setAsking] = useState(false);
   const [eventId] = useState(newEventId);
   const client = useQueryClient();
@@ -156,11 +232,16 @@ function HandIn({ id, view, unsent }: { id: string; view: SheetView; unsent: num
       <span className="text-ink2">
         {view.filled} of {view.boxes} boxes filled
       </span>
+      {next && (
+        <Button large className="ml-auto" onClick={next.go}>
+          Next open: {next.label}
+        </Button>
+      )}
       <Dialog
         open={asking}
         onClose={() => setAsking(false)}
         title="Hand the sheet in?"
-        about={`${view.filled} of ${view.boxes} boxes are filled; you take one of two continuity methods, so some stay empty. After this you can read it but not change it.`}
+        about={`${view.filled} of ${view.boxes} boxes are filled${view.steps.some((x) => x.alternativeTo) ? "; of two ways to prove a circuit you take one, so some stay empty" : ""}. After this you can read the sheet but not change it.`}
       >
         {unsent > 0 && (
           <p className="mb-3 text-caution">{unsent} not saved yet: wait until it says “Saved”.</p>

@@ -1,36 +1,35 @@
-import type { Schemas } from "../../api/client";
 import type { Pending } from "../../api/outbox";
 import type { SheetView } from "./queries";
-import { ReadingBox } from "./ReadingBox";
+import { type Group, nameOf, type ShownBox, type Step, type Write } from "./boxes";
+import { CircuitSheet, Entry } from "./CircuitSheet";
+import { GridSheet } from "./GridSheet";
+import { Judge } from "./Judge";
 import { withPending } from "./useSheet";
 
-type Write =
-  | { kind: "reading"; slot: string; text: string; basedOn: number }
-  | { kind: "judgement"; slot: string; satisfactory: boolean | null; basedOn: number };
-
 interface Props {
-  step: Schemas["Step"];
+  step: Step;
   view: SheetView;
   pending: Pending[];
   onWrite: (write: Write) => void;
 }
 
-/** All boxes of one test. */
+/** All boxes of one test, circuit by circuit. */
 export function StepBoxes({ step, view, pending, onWrite }: Props) {
-  const boxes = view.steps.flatMap((s) => s.groups).flatMap((g) => g.boxes);
-  const textOf = (slot: string) => {
-    const box = boxes.find((b) => b.slot === slot);
-    return box && !box.mend ? withPending(box, pending).text : "";
-  };
+  const open = view.open && step.closedBecause === "";
   return (
-    <div className="space-y-4">
+    <div className="space-y-3">
+      {step.closedBecause && view.open && (
+        <p role="note" className="border-l-4 border-caution bg-caution-soft p-3">
+          Closed: {step.closedBecause}.
+        </p>
+      )}
       <details className="border border-line bg-sheet px-4 text-[15px]">
         <summary className="min-h-12 py-3 font-semibold">
           Set-up
           {step.alternativeTo && (
             <span className="font-normal text-ink2">
               {" "}
-              · instead of “{step.alternativeTo}”: take one of the two
+              · instead of “{step.alternativeTo}”: take one of the two on each circuit
             </span>
           )}
         </summary>
@@ -42,27 +41,60 @@ export function StepBoxes({ step, view, pending, onWrite }: Props) {
       </details>
       {step.groups.map((group) => (
         <section
-          key={group.label}
+          key={group.label || step.id}
           aria-label={group.label || step.label}
-          className="border border-line bg-sheet px-4"
+          className="border border-line bg-sheet px-4 py-3"
         >
-          {group.label && <h2 className="pt-3 font-bold">{group.label}</h2>}
-          <ul className="divide-y divide-line">
-            {group.boxes.map((box) => (
-              <ReadingBox
-                key={box.slot}
-                box={withPending(box, pending)}
-                open={view.open}
-                choices={box.chosenFrom.map(textOf).filter(Boolean)}
-                onText={(text) => onWrite({ kind: "reading", slot: box.slot, text, basedOn: box.seq })}
-                onJudge={(satisfactory) =>
-                  onWrite({ kind: "judgement", slot: box.slot, satisfactory, basedOn: box.judgedSeq })
-                }
-              />
-            ))}
-          </ul>
+          {group.label && <h2 className="mb-1 font-bold">{group.label}</h2>}
+          <GroupBoxes group={group} view={view} pending={pending} open={open} onWrite={onWrite} />
         </section>
       ))}
     </div>
   );
+}
+
+interface GroupProps {
+  group: Group;
+  view: SheetView;
+  pending: Pending[];
+  open: boolean;
+  onWrite: (write: Write) => void;
+}
+
+function GroupBoxes({ group, view, pending, open, onWrite }: GroupProps) {
+  const boxes = group.boxes.map((b) => withPending(b, pending));
+  const does = {
+    onText: (box: ShownBox, text: string) =>
+      onWrite({ kind: "reading", slot: box.slot, text, basedOn: box.seq }),
+    onExpected: (box: ShownBox, text: string) =>
+      onWrite({ kind: "expected", slot: box.slot, text, basedOn: box.expected?.seq ?? 0 }),
+    onJudge: (box: ShownBox, satisfactory: boolean | null) =>
+      onWrite({ kind: "judgement", slot: box.slot, satisfactory, basedOn: box.judgedSeq }),
+  };
+  const circuit = view.circuits.find((c) => c.id === group.circuit);
+  if (group.layout === "LINE" && circuit) {
+    return <CircuitSheet group={group} circuit={circuit} boxes={boxes} open={open} {...does} />;
+  }
+  if (group.layout === "GRID") {
+    return <GridSheet label={group.label} boxes={boxes} open={open} {...does} />;
+  }
+  return (
+    <ul className="divide-y divide-line">
+      {boxes.map((box) => (
+        <li key={box.slot} className="flex flex-wrap items-center gap-x-4 gap-y-2 py-2">
+          <label htmlFor={`box-${box.slot}`} className="min-w-[220px] flex-1">
+            <b>{box.quantity}</b> <span className="text-ink2">{withoutLabel(box.where, group.label)}</span>
+          </label>
+          <Entry box={box} open={open} onText={(text) => does.onText(box, text)} />
+          {box.judged && (
+            <Judge box={box} open={open} short={nameOf(box)} onJudge={(s) => does.onJudge(box, s)} />
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function withoutLabel(where: string, label: string): string {
+  return label && where.startsWith(`${label}, `) ? where.slice(label.length + 2) : where;
 }

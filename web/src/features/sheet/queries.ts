@@ -16,4 +16,12 @@ export const sheetQueries = {
       queryKey: ["sheet", id] as const,
       queryFn: ({ signal }) => data(api.GET("/api/my/sheets/{id}", { signal, params: { path: { id } } })),
     }),
+  /** Where it stands, small: tells when the sheet has to be looked at again. */
+  standing: (id: string) =>
+    queryOptions({
+      queryKey: ["sheet", id, "standing"] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/my/sheets/{id}/standing", { signal, params: { path: { id } } })),
+      refetchInterval: 4000,
+    }),
 };

@@ -79,10 +79,12 @@ export function withChange(view: SheetView, changed: Changed, write: Pending): S
 export function withPending(box: Box, pending: Pending[]): Box & { unsent: boolean } {
   const reading = pending.findLast((p) => subject(p) === `reading/${box.slot}`);
   const judged = pending.findLast((p) => subject(p) === `judgement/${box.slot}`);
+  const said = pending.findLast((p) => subject(p) === `expected/${box.slot}`);
   return {
     ...box,
     ...(reading?.kind === "reading" ? { text: reading.text, understood: "", mend: "" } : {}),
     ...(judged?.kind === "judgement" ? { satisfactory: judged.satisfactory } : {}),
+    ...(said?.kind === "expected" && box.expected ? { expected: { ...box.expected, text: said.text } } : {}),
     unsent: reading !== undefined || judged !== undefined,
   };
 }

@@ -1,10 +1,17 @@
-import { queryOptions, useQuery } from "@tanstack/react-query";
-import { api, data } from "../../api/client";
-import { Pane } from "../../ui/Pane";
-import { GoLive } from "../live";
-import { Loaded } from "../../ui/States";
-import { clock } from "../../ui/when";
+import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link } from "react-router";
+import { api, data, deed, type Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Loaded, ProblemNote } from "../../ui/States";
+import { clock } from "../../ui/when";
+import { GoLive } from "../live";
+import { ProcedureLine } from "./ProcedureLine";
+import { SafetyStop } from "./SafetyStop";
+import { StepPane } from "./StepPane";
+
+export type WatchView = Schemas["WatchView"];
+export type WatchStep = Schemas["WatchStep"];
 
 const watch = (id: string) =>
   queryOptions({
@@ -14,16 +21,54 @@ const watch = (id: string) =>
     refetchInterval: 2000,
   });
 
-/** The candidate's sheet as it fills, for somebody standing beside the rig. */
+/** A candidate at work, for somebody on their feet: the procedure as a line, what is next at the thumb. */
 export function WatchStage({ id }: { id: string }) {
   const view = useQuery(watch(id));
+  const client = useQueryClient();
+  const [chosen, setChosen] = useState<string>();
+  const [folded, setFolded] = useState(false);
+  const params = { path: { id } };
+  const keep = (v: WatchView) => client.setQueryData(watch(id).queryKey, v);
+  const tap = useMutation({
+    mutationFn: (w: { observation: string; sight: "RIGHT" | "SLIP" | "NOT_SEEN"; slip: string }) =>
+      deed(["watch/observation", id, w], (eventId) =>
+        data(api.PUT("/api/assessments/{id}/watch/observations", { params, body: { eventId, ...w } })),
+      ),
+    onSuccess: keep,
+  });
+  const ask = useMutation({
+    mutationFn: (w: { question: string; points: number[] | null }) =>
+      deed(["watch/question", id, w], (eventId) =>
+        data(api.PUT("/api/assessments/{id}/watch/questions", { params, body: { eventId, ...w } })),
+      ),
+    onSuccess: keep,
+  });
+  const stop = useMutation({
+    mutationFn: (what: string) =>
+      deed(["watch/stop", id, what], (eventId) =>
+        data(api.POST("/api/assessments/{id}/watch/stop", { params, body: { eventId, what } })),
+      ),
+    onSuccess: keep,
+  });
+  const end = useMutation({
+    mutationFn: () =>
+      deed(["watch/end", id], (eventId) =>
+        data(api.POST("/api/assessments/{id}/watch/end", { params, body: { eventId } })),
+      ),
+    onSuccess: async (v) => {
+      keep(v);
+      await client.invalidateQueries({ queryKey: ["assessment", id] });
+    },
+  });
   return (
     <Loaded query={view}>
-      {(w) => (
-        <div className="grid items-start gap-3 text-[18px] lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-          <div className="space-y-3">
+      {(w) => {
+        const next = w.steps.find((s) => s.next);
+        const shown = w.steps.find((s) => s.id === chosen) ?? next ?? w.steps[0];
+        return (
+          <div className="text-[18px]">
             {w.relaysOutSince && (
-              <p role="alert" className="border-l-4 border-caution bg-caution-soft p-3">
+              <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
                 <b>The fault box let its relays go at {clock(w.relaysOutSince)}.</b> What is read since then
                 is of a rig without these faults, and counts as such. With the rig dead,{" "}
                 <Link className="underline" to={`/assessments/${id}/set`}>
@@ -32,46 +77,80 @@ export function WatchStage({ id }: { id: string }) {
                 .
               </p>
             )}
-            <Pane>
-              <div className="mb-1 flex flex-wrap justify-between gap-x-6">
-                <p className="font-bold">
-                  {w.filled} of {w.boxes} boxes filled
+            {w.stop && (
+              <div role="alert" className="mb-3 border-l-8 border-caution bg-caution-soft p-4">
+                <p className="text-[20px] font-bold">Stopped for safety, {clock(w.stop.at)}</p>
+                <p>{w.stop.what}</p>
+                <p className="mt-1 text-[16px]">
+                  Make it safe: everybody off the rig, main switch off, locked, proved dead in every pair.
+                  Then the sheet goes to be marked as it is.
                 </p>
-                <p className="text-ink2">
-                  {w.judged} judged · {w.reports === 1 ? "1 fault named" : `${w.reports} faults named`}
-                </p>
+                {w.open && (
+                  <Button
+                    kind="main"
+                    large
+                    className="mt-2"
+                    disabled={w.live || end.isPending}
+                    onClick={() => end.mutate()}
+                  >
+                    {w.live ? "Make it dead first, below" : "It is safe: end the assessment"}
+                  </Button>
+                )}
+                <ProblemNote error={end.error} />
               </div>
-              <progress
-                className="h-2 w-full accent-[var(--work)]"
-                value={w.filled}
-                max={w.boxes}
-                aria-label="Boxes filled"
-              />
-              <p className="mt-2 text-[15px] text-ink2">
-                The candidate takes one of two continuity methods, so some boxes rightly stay empty. Nothing
-                is marked until the sheet is handed in.
-              </p>
-            </Pane>
-            <Pane title="Written so far" aside="newest first">
-              {w.lines.length === 0 ? (
-                <p className="text-ink2">Nothing yet. Is the candidate signed in on the bay’s tablet?</p>
-              ) : (
-                <ul className="divide-y divide-line">
-                  {w.lines.map((line) => (
-                    <li key={line.seq} className="flex min-h-12 items-center justify-between gap-4">
-                      <span>
-                        {line.quantity}, {line.where}
-                      </span>
-                      <span className="font-bold">{line.text}</span>
-                    </li>
-                  ))}
-                </ul>
+            )}
+            <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+              <Clock view={w} />
+              <span className="text-[16px] text-ink2">
+                {w.filled} of {w.boxes} boxes ·{" "}
+                {w.reports === 1 ? "1 fault named" : `${w.reports} faults named`}
+              </span>
+              <Button kind="quiet" large aria-pressed={folded} onClick={() => setFolded(!folded)}>
+                {folded ? "show the signs" : "fold the signs"}
+              </Button>
+              {w.open && !w.stop && (
+                <span className="ml-auto">
+                  <SafetyStop busy={stop.isPending} error={stop.error} onStop={(what) => stop.mutate(what)} />
+                </span>
               )}
-            </Pane>
+            </div>
+            <ProcedureLine
+              steps={w.steps}
+              chosen={shown?.id ?? ""}
+              stopped={w.stop !== null}
+              onChoose={setChosen}
+            />
+            <div className="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+              {shown && (
+                <StepPane
+                  key={shown.id}
+                  step={shown}
+                  folded={folded}
+                  busy={tap.isPending || ask.isPending}
+                  error={tap.error ?? ask.error}
+                  onTap={(o) => tap.mutate(o)}
+                  onAsk={(q) => ask.mutate(q)}
+                  onNext={() => setChosen(undefined)}
+                />
+              )}
+              <GoLive id={id} />
+            </div>
           </div>
-          <GoLive id={id} />
-        </div>
-      )}
+        );
+      }}
     </Loaded>
+  );
+}
+
+/** Time gone, and of how much. */
+function Clock({ view }: { view: WatchView }) {
+  if (!view.openedAt) return <span className="text-ink2">not begun</span>;
+  const minutes = view.minutesGone;
+  const over = view.minutes > 0 && minutes > view.minutes;
+  return (
+    <span className={`text-[20px] font-bold tabular-nums ${over ? "text-caution" : ""}`}>
+      {minutes} min{view.minutes > 0 && <span className="font-normal text-ink2"> of {view.minutes}</span>}
+      {over && " ▲ over time"}
+    </span>
   );
 }

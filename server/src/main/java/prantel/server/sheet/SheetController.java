@@ -95,6 +95,19 @@ class SheetController {
         return view(own(id, who));
     }
 
+    /** Where the sheet stands, small: what a page asks every few seconds to know when to look again. */
+    record SheetStanding(boolean open, boolean live, boolean wasLive, String since) {}
+
+    @GetMapping("/{id}/standing")
+    SheetStanding standing(@PathVariable String id, Principal who) {
+        Assessment a = own(id, who);
+        return new SheetStanding(
+                a.handedInAt() == null && a.stop() == null,
+                a.energisedAt() != null,
+                a.wasLive(),
+                a.handedBackBecause() == null ? "" : a.handedBackBecause());
+    }
+
     /**
      * What a write changed, and nothing else.
      *

@@ -1,6 +1,8 @@
 package prantel.server.watching;
 
 import java.security.Principal;
+import java.time.Clock;
+import java.time.OffsetDateTime;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -33,10 +35,12 @@ class WatchController {
 
     private final Assessments assessments;
     private final Keys keys;
+    private final Clock clock;
 
-    WatchController(Assessments assessments, Keys keys) {
+    WatchController(Assessments assessments, Keys keys, Clock clock) {
         this.assessments = assessments;
         this.keys = keys;
+        this.clock = clock;
     }
 
     /** @param slip what was wrong; empty where it was right or is taken back */
@@ -123,6 +127,7 @@ class WatchController {
                 assessment,
                 keys.key(assessment),
                 keys.reports(assessment).size(),
-                QuestionsDrawn.of(scheme, assessment.id(), already));
+                QuestionsDrawn.of(scheme, assessment.id(), already),
+                OffsetDateTime.now(clock));
     }
 }

@@ -1,5 +1,6 @@
 package prantel.server.watching;
 
+import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,6 +26,7 @@ record WatchView(
         boolean live,
         boolean wasLive,
         @Nullable StopLine stop,
+        int minutesGone,
         int minutes,
         int filled,
         int boxes,
@@ -67,7 +69,8 @@ record WatchView(
     /** @param side "inside", "above", "below", "over-range-instead", "differs", "nothing" */
     record WrittenLine(String slot, String quantity, String where, String text, String side, int seq) {}
 
-    static WatchView of(Assessment assessment, Key key, int reports, Set<String> drawn) {
+    /** @param now by the server's clock: a tablet's may be wrong */
+    static WatchView of(Assessment assessment, Key key, int reports, Set<String> drawn, OffsetDateTime now) {
         Scheme scheme = key.scheme();
         List<Slot> slots = SlotPlan.sheet(key.rig(), scheme);
         List<WatchStep> steps = new ArrayList<>();
@@ -84,12 +87,22 @@ record WatchView(
                 assessment.energisedAt() != null,
                 assessment.wasLive(),
                 stop == null ? null : new StopLine(stop.what(), stop.by(), stop.at()),
+                minutesGone(assessment, now),
                 scheme.about().times().all(),
                 steps.stream().mapToInt(WatchStep::filled).sum(),
                 slots.size(),
                 reports,
                 assessment.relaysOutSince(),
                 steps);
+    }
+
+    /** From the open sheet to its end: handed in, stopped, or now. */
+    private static int minutesGone(Assessment assessment, OffsetDateTime now) {
+        OffsetDateTime from = assessment.openedAt();
+        Assessment.Stop stop = assessment.stop();
+        OffsetDateTime handedIn = assessment.handedInAt();
+        OffsetDateTime to = stop != null ? stop.at() : handedIn != null ? handedIn : now;
+        return from == null ? 0 : (int) Math.max(0, Duration.between(from, to).toMinutes());
     }
 
     private static WatchStep step(

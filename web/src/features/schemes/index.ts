@@ -1,0 +1,4 @@
+export { SchemesPage } from "./SchemesPage";
+export { SchemePage } from "./SchemePage";
+export { SchemeEditorPage } from "./SchemeEditorPage";
+export { schemeQueries } from "./queries";

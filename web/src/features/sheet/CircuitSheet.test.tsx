@@ -1,0 +1,137 @@
+import { render, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { CircuitSheet } from "./CircuitSheet";
+import { EntryBar } from "./EntryBar";
+import type { ShownBox } from "./boxes";
+
+const box: ShownBox = {
+  slot: "sockets/r1r2/socket-1",
+  quantity: "R1+R2",
+  where: "socket 1",
+  unit: "Ω",
+  overRange: ">99.9 kΩ",
+  text: "",
+  seq: 0,
+  understood: "",
+  mend: "",
+  judged: false,
+  satisfactory: null,
+  judgedSeq: 0,
+  chosenFrom: [],
+  station: "socket-1",
+  row: "",
+  column: "",
+  keys: [">99.9 kΩ"],
+  expected: null,
+  unsent: false,
+};
+const record: ShownBox = {
+  ...box,
+  slot: "sockets/r1r2",
+  where: "Sockets, for the record",
+  station: null,
+  judged: true,
+  keys: [],
+  chosenFrom: ["sockets/r1r2/socket-1", "sockets/r1r2/socket-2"],
+};
+const circuit = {
+  id: "sockets",
+  label: "Sockets",
+  kind: "radial",
+  way: 1,
+  phase: "",
+  device: "B20",
+  cable: "2.5/1.5",
+  lengthMetres: 20,
+  feeds: "",
+  stations: [
+    { id: "socket-1", label: "socket 1", kind: "socket", atMetres: 8, parent: null, track: 0 },
+    { id: "socket-2", label: "socket 2", kind: "socket", atMetres: 20, parent: null, track: 0 },
+  ],
+};
+
+function show(boxes: ShownBox[], open = true) {
+  const does = { onText: vi.fn(), onExpected: vi.fn(), onJudge: vi.fn() };
+  render(
+    <>
+      <CircuitSheet
+        group={{ label: "Sockets", circuit: "sockets", layout: "LINE", boxes: [] }}
+        circuit={circuit}
+        boxes={boxes}
+        open={open}
+        {...does}
+      />
+      <EntryBar />
+    </>,
+  );
+  return does;
+}
+
+describe("CircuitSheet", () => {
+  beforeEach(() => {
+    vi.stubGlobal("matchMedia", () => ({ matches: false }));
+    vi.stubGlobal(
+      "ResizeObserver",
+      class {
+        observe() {}
+        disconnect() {}
+      },
+    );
+    // jsdom lays nothing out
+    Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 900 });
+  });
+
+  it("saves a reading once, when it is left with Enter", async () => {
+    const { onText } = show([box, { ...box, slot: "two", where: "socket 2", station: "socket-2" }]);
+    await userEvent.type(screen.getByLabelText("R1+R2, socket 1, Ω"), " 0,13 {Enter}");
+    expect(onText.mock.calls).toEqual([[box, "0,13"]]);
+    expect(screen.getByLabelText("R1+R2, socket 2, Ω")).toHaveFocus();
+  });
+
+  it("writes over-range by one key and goes on", async () => {
+    const { onText } = show([box]);
+    await userEvent.click(screen.getByLabelText("R1+R2, socket 1, Ω"));
+    await userEvent.click(screen.getByRole("button", { name: ">99.9 kΩ" }));
+    await vi.waitFor(() => expect(onText).toHaveBeenCalledWith(box, ">99.9 kΩ"));
+  });
+
+  it("puts a reading on record by a tap on it", async () => {
+    const { onText } = show([{ ...box, text: "0.13" }, record]);
+    await userEvent.click(screen.getByRole("button", { name: "R1+R2, socket 1: on record" }));
+    expect(onText).toHaveBeenCalledWith(record, "0.13");
+  });
+
+  it("shows which reading is on record", () => {
+    show([
+      { ...box, text: "0.13" },
+      { ...record, text: "0.13" },
+    ]);
+    expect(
+      screen.getByRole("button", { name: "R1+R2, socket 1: on record", pressed: true }),
+    ).toBeInTheDocument();
+  });
+
+  it("locks what was expected once the reading is in", () => {
+    show([{ ...box, text: "0.13", expected: { text: "0.12", seq: 1, locked: true } }]);
+    expect(screen.getByLabelText("R1+R2, socket 1: expected, Ω")).toBeDisabled();
+  });
+
+  it("says what it cannot read, beside the box", () => {
+    show([{ ...box, text: "abc", mend: "give a number" }]);
+    expect(screen.getByLabelText("R1+R2, socket 1, Ω")).toBeInvalid();
+    expect(screen.getByText("Cannot be read: give a number.")).toBeInTheDocument();
+  });
+
+  it("takes a judgement and takes it back", async () => {
+    const { onJudge } = show([record]);
+    const judge = screen.getByRole("group", { name: /is it satisfactory/ });
+    await userEvent.click(within(judge).getByRole("button", { name: "✗ not" }));
+    expect(onJudge).toHaveBeenCalledWith(record, false);
+  });
+
+  it("cannot be written while it is closed", () => {
+    show([box], false);
+    expect(screen.getByLabelText("R1+R2, socket 1, Ω")).toBeDisabled();
+  });
+});

@@ -1,0 +1,291 @@
+import { useEffect, useRef, useState } from "react";
+import { CircuitTrack, UNDER_TRACK } from "../../pictures/CircuitTrack";
+import { drawnMetres, layTracks } from "../../pictures/trackLayout";
+import { classes } from "../../ui/classes";
+import type { SheetView } from "./queries";
+import { type Group, nameOf, type ShownBox } from "./boxes";
+import { Judge } from "./Judge";
+import { ReadingInput } from "./ReadingInput";
+
+type Circuit = SheetView["circuits"][number];
+
+interface Props {
+  group: Group;
+  circuit: Circuit;
+  boxes: ShownBox[];
+  open: boolean;
+  onText: (box: ShownBox, text: string) => void;
+  onExpected: (box: ShownBox, text: string) => void;
+  onJudge: (box: ShownBox, satisfactory: boolean | null) => void;
+}
+
+/** px a column of boxes needs */
+const COLUMN = 116;
+const GAP = 22;
+const TOP = 44;
+
+/** A circuit as its drawing: every station at its place, its boxes under it, the one for the record marked on the line. */
+export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge }: Props) {
+  const [frame, width] = useWidth();
+  const along = boxes.filter((b) => b.station !== null);
+  const others = boxes.filter((b) => b.station === null && b.chosenFrom.length === 0);
+  const record = boxes.filter((b) => b.chosenFrom.length > 0);
+  const stations = circuit.stations.filter((s) => along.some((b) => b.station === s.id));
+  const columns = [...stations].sort((a, b) => a.atMetres - b.atMetres);
+  const drawn = width > 0 && width / Math.max(1, columns.length) >= COLUMN;
+  const { levels } = layTracks(circuit);
+  const height = TOP + levels * GAP + UNDER_TRACK + (circuit.kind === "ring" ? 14 : 0);
+  const x = (m: number) => 26 + ((width - 60) * m) / drawnMetres(circuit);
+  const centre = (i: number) => (width * (i + 0.5)) / columns.length;
+  const highest = record.find((r) => r.text !== "");
+  const onRecord = along.find(
+    (b) => highest?.chosenFrom.includes(b.slot) && b.text !== "" && b.text === highest.text,
+  );
+  const filled = new Set(
+    stations
+      .filter((s) => along.filter((b) => b.station === s.id).every((b) => b.text !== ""))
+      .map((s) => s.id),
+  );
+  const chooses = record.find((r) => along.some((b) => r.chosenFrom.includes(b.slot)));
+
+  const station = (id: string, label: string, inList: boolean) => (
+    <div key={id} className={inList ? "border-b border-line py-2" : "flex flex-col items-center px-1"}>
+      <p className={classes("leading-tight", inList ? "font-semibold" : "mb-1 text-center text-[15px]")}>
+        {label}
+      </p>
+      <div className={inList ? "flex flex-wrap gap-3" : "space-y-2"}>
+        {along
+          .filter((b) => b.station === id)
+          .map((box) => (
+            <StationBox
+              key={box.slot}
+              box={box}
+              detail={detailOf(box, label)}
+              open={open}
+              recorded={onRecord?.slot === box.slot}
+              onText={(text) => onText(box, text)}
+              onExpected={(text) => onExpected(box, text)}
+              onJudge={(s) => onJudge(box, s)}
+              onRecord={
+                chooses?.chosenFrom.includes(box.slot) && box.text !== "" && box.mend === ""
+                  ? () => onText(chooses, box.text)
+                  : undefined
+              }
+            />
+          ))}
+      </div>
+    </div>
+  );
+
+  return (
+    <div ref={frame}>
+      {others.length > 0 && (
+        <ul className="mb-2 flex flex-wrap gap-x-6 gap-y-2">
+          {others.map((box) => (
+            <li key={box.slot} className="flex flex-wrap items-center gap-2">
+              <span>
+                <b>{box.quantity}</b>{" "}
+                <span className="text-ink2">{withoutCircuit(box.where, circuit.label)}</span>
+              </span>
+              {box.expected && (
+                <Expected box={box} open={open} onExpected={(text) => onExpected(box, text)} />
+              )}
+              <Entry box={box} open={open} onText={(text) => onText(box, text)} />
+              {box.judged && (
+                <Judge box={box} open={open} short={nameOf(box)} signs onJudge={(s) => onJudge(box, s)} />
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {columns.length > 0 && drawn && (
+        <>
+          <svg width={width} height={height} aria-hidden="true" className="block">
+            <rect x={8} y={TOP - 12} width={9} height={24} fill="var(--ink)" />
+            <CircuitTrack
+              circuit={circuit}
+              y={TOP}
+              x={x}
+              gap={GAP}
+              filled={filled}
+              recorded={onRecord?.station ?? undefined}
+            />
+            {columns.map((s, i) => (
+              <path
+                key={s.id}
+                d={`M${x(s.atMetres)} ${height - 16}L${centre(i)} ${height - 1}`}
+                stroke="var(--line)"
+                strokeWidth={1.5}
+              />
+            ))}
+          </svg>
+          <div className="grid" style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr))` }}>
+            {columns.map((s) => station(s.id, s.label, false))}
+          </div>
+        </>
+      )}
+      {columns.length > 0 && width > 0 && !drawn && columns.map((s) => station(s.id, s.label, true))}
+      {record.map((box) => (
+        <div key={box.slot} className="mt-3 flex flex-wrap items-center gap-3 border-t border-line pt-3">
+          <label htmlFor={`box-${box.slot}`}>
+            <b>{box.quantity} for the record</b>
+            <span className="block text-[15px] text-ink2">
+              {withoutCircuit(box.where, circuit.label).startsWith("by calculation")
+                ? "by calculation"
+                : "tap the reading that goes here, or write it"}
+            </span>
+          </label>
+          <Entry box={box} open={open} onText={(text) => onText(box, text)} />
+          {box.judged && <Judge box={box} open={open} short={nameOf(box)} onJudge={(s) => onJudge(box, s)} />}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+interface StationProps {
+  box: ShownBox;
+  detail: string;
+  open: boolean;
+  recorded: boolean;
+  onText: (text: string) => void;
+  onExpected: (text: string) => void;
+  onJudge: (satisfactory: boolean | null) => void;
+  onRecord: (() => void) | undefined;
+}
+
+function StationBox({ box, detail, open, recorded, onText, onExpected, onJudge, onRecord }: StationProps) {
+  return (
+    <div className="flex flex-col items-center gap-1">
+      {detail && (
+        <span className="max-w-[108px] text-center text-[13px] leading-tight text-ink2">{detail}</span>
+      )}
+      {box.expected && <Expected box={box} open={open} onExpected={onExpected} />}
+      <Entry box={box} open={open} narrow onText={onText} />
+      {box.judged && <Judge box={box} open={open} short={nameOf(box)} signs onJudge={onJudge} />}
+      {onRecord && (
+        <button
+          type="button"
+          disabled={!open}
+          aria-pressed={recorded}
+          aria-label={`${nameOf(box)}: on record`}
+          onClick={onRecord}
+          className={classes(
+            "min-h-10 rounded-md px-2 text-[14px]",
+            recorded ? "bg-work-soft font-bold text-work" : "text-ink2 hover:bg-work-soft",
+          )}
+        >
+          {recorded ? "▲ on record" : "△ record"}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** A number is typed; words are tapped. */
+export function Entry({
+  box,
+  open,
+  narrow,
+  onText,
+}: {
+  box: ShownBox;
+  open: boolean;
+  narrow?: boolean;
+  onText: (text: string) => void;
+}) {
+  if (box.unit === "") return <Words box={box} open={open} onText={onText} />;
+  return (
+    <ReadingInput
+      id={`box-${box.slot}`}
+      label={`${nameOf(box)}, ${box.unit}`}
+      text={box.text}
+      unit={narrow ? "" : box.unit}
+      open={open}
+      mend={box.mend}
+      understood={box.understood}
+      keys={box.keys}
+      placeholder={narrow ? box.unit : ""}
+      {...(narrow ? { narrow } : {})}
+      onText={onText}
+    />
+  );
+}
+
+function Words({ box, open, onText }: { box: ShownBox; open: boolean; onText: (text: string) => void }) {
+  return (
+    <span className="flex flex-wrap justify-center gap-1" role="group" aria-label={nameOf(box)}>
+      {box.keys.map((words) => {
+        const chosen = box.text === words;
+        return (
+          <button
+            key={words}
+            type="button"
+            disabled={!open}
+            aria-pressed={chosen}
+            onClick={() => onText(chosen ? "" : words)}
+            className={classes(
+              "min-h-12 rounded-md border px-2 text-[15px]",
+              chosen ? "border-work bg-work-soft font-bold" : "border-line text-ink2 hover:bg-work-soft",
+            )}
+          >
+            {words === "works" ? "✓ works" : words === "does not work" ? "✗ does not" : words}
+          </button>
+        );
+      })}
+    </span>
+  );
+}
+
+/** What is expected, written before the reading; locked once that is in. */
+function Expected({
+  box,
+  open,
+  onExpected,
+}: {
+  box: ShownBox;
+  open: boolean;
+  onExpected: (text: string) => void;
+}) {
+  if (!box.expected) return null;
+  return (
+    <span className="flex items-center gap-1 text-[14px] text-ink2">
+      <ReadingInput
+        id={`expected-${box.slot}`}
+        label={`${nameOf(box)}: expected, ${box.unit}`}
+        text={box.expected.text}
+        unit=""
+        open={open && !box.expected.locked}
+        mend=""
+        narrow
+        placeholder="expected"
+        onText={onExpected}
+      />
+    </span>
+  );
+}
+
+/** "position 2", "L1": what the station's name does not say already. */
+function detailOf(box: ShownBox, station: string): string {
+  const where = box.where.replace(station, "").replace(/^, /, "");
+  return [box.quantity, where].filter(Boolean).join(", ");
+}
+
+function withoutCircuit(where: string, label: string): string {
+  return where.replace(`${label}, `, "");
+}
+
+function useWidth(): [React.RefObject<HTMLDivElement | null>, number] {
+  const frame = useRef<HTMLDivElement | null>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const measure = () => setWidth(element.clientWidth);
+    measure();
+    const watcher = new ResizeObserver(measure);
+    watcher.observe(element);
+    return () => watcher.disconnect();
+  }, []);
+  return [frame, width];
+}

@@ -1,0 +1,144 @@
+import { useEffect, useState } from "react";
+import { Button } from "../../ui/Button";
+import { Dialog } from "../../ui/Dialog";
+import { TextField } from "../../ui/Field";
+import { nextBox, typeInto } from "./typing";
+
+const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", ".", "0", ">"];
+
+/** What is at hand for the box one is in: its one-key words, and on a tablet the digits. */
+export function EntryBar() {
+  const [box, setBox] = useState<HTMLInputElement | null>(null);
+  const [, setText] = useState("");
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState("");
+  const [pad, setPad] = useState(() => matchMedia("(pointer: coarse)").matches);
+
+  useEffect(() => {
+    const came = (e: FocusEvent) => {
+      const input = e.target instanceof HTMLInputElement && "reading" in e.target.dataset ? e.target : null;
+      if (input) setBox(input);
+    };
+    const typed = (e: Event) => setText(e.target instanceof HTMLInputElement ? e.target.value : "");
+    document.addEventListener("focusin", came);
+    document.addEventListener("input", typed);
+    return () => {
+      document.removeEventListener("focusin", came);
+      document.removeEventListener("input", typed);
+    };
+  }, []);
+
+  if (!box || !box.isConnected || box.disabled) return null;
+  const keys = JSON.parse(box.dataset.keys ?? "[]") as string[];
+  const write = (value: string) => {
+    typeInto(box, value);
+    box.focus();
+  };
+  const go = () => {
+    const next = nextBox(box);
+    box.blur();
+    next?.focus();
+    next?.select();
+  };
+  const oneKey = (value: string) => {
+    write(value);
+    // the box hears what was typed before it is left
+    setTimeout(go);
+  };
+  const press = { onPointerDown: (e: React.PointerEvent) => e.preventDefault() };
+
+  return (
+    <div
+      className="sticky bottom-0 z-10 -mx-3 mt-4 border-t-2 border-work bg-raised px-3 py-2 sm:mx-0"
+      role="group"
+      aria-label="Keys for the box at hand"
+    >
+      <div className="flex flex-wrap items-center gap-2">
+        <span className="min-w-[200px] flex-1 text-[16px]">
+          <b>{box.getAttribute("aria-label")}</b>
+          <span className="ml-2 text-[19px] tabular-nums">{box.value}</span>
+        </span>
+        {keys.map((key) => (
+          <Button key={key} large {...press} onClick={() => oneKey(key)}>
+            {key}
+          </Button>
+        ))}
+        {keys.length > 0 && (
+          <Button kind="quiet" large {...press} onClick={() => setAsking(true)}>
+            not tested…
+          </Button>
+        )}
+        <Button kind="quiet" large {...press} aria-pressed={pad} onClick={() => setPad(!pad)}>
+          {pad ? "hide digits" : "digits"}
+        </Button>
+        <Button kind="main" large {...press} onClick={go}>
+          next
+        </Button>
+      </div>
+      {pad && (
+        <div className="mx-auto mt-2 grid max-w-[420px] grid-cols-4 gap-2" aria-label="Digits" role="group">
+          {DIGITS.map((d, i) => (
+            <Button
+              key={d}
+              large
+              {...press}
+              className={i % 3 === 0 ? "col-start-1" : ""}
+              onClick={() => write(box.value + d)}
+            >
+              {d}
+            </Button>
+          ))}
+          <Button
+            large
+            {...press}
+            aria-label="delete"
+            className="col-start-4 row-start-1 row-span-2"
+            onClick={() => write(box.value.slice(0, -1))}
+          >
+            ⌫
+          </Button>
+          <Button
+            large
+            {...press}
+            aria-label="clear"
+            className="col-start-4 row-start-3 row-span-2"
+            onClick={() => write("")}
+          >
+            clear
+          </Button>
+        </div>
+      )}
+      <Dialog
+        open={asking}
+        onClose={() => setAsking(false)}
+        title="Not tested: why?"
+        about="The reason stands on your sheet. Where every box can be tested it excuses nothing."
+      >
+        <TextField
+          label="Reason"
+          large
+          maxLength={120}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+        <div className="mt-3 flex justify-end gap-2">
+          <Button large onClick={() => setAsking(false)}>
+            Back
+          </Button>
+          <Button
+            kind="main"
+            large
+            disabled={reason.trim().length < 3}
+            onClick={() => {
+              setAsking(false);
+              setReason("");
+              setTimeout(() => oneKey(`not tested: ${reason.trim()}`));
+            }}
+          >
+            Write it
+          </Button>
+        </div>
+      </Dialog>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { useEffect, useRef } from "react";
+import type { WatchStep } from "./WatchStage";
+
+interface Props {
+  steps: WatchStep[];
+  chosen: string;
+  stopped: boolean;
+  onChoose: (step: string) => void;
+}
+
+const WIDE = 104;
+const MID = 30;
+
+/** The sequence as a line with stations: ● done, ◐ begun, ○ open, a wedge for a slip, a bar where it was stopped. */
+export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  const at = steps.findIndex((s) => s.id === chosen);
+  useEffect(() => {
+    const f = frame.current;
+    // what is next stands in the middle of the reach of a thumb
+    if (f && at >= 0) f.scrollTo?.({ left: at * WIDE - f.clientWidth / 2 + WIDE / 2 });
+  }, [at]);
+  const firstLive = steps.findIndex((s) => s.live);
+  return (
+    <div ref={frame} className="overflow-x-auto border border-line bg-sheet" tabIndex={-1}>
+      <div className="relative" style={{ width: steps.length * WIDE, height: 92 }}>
+        <svg width={steps.length * WIDE} height={60} aria-hidden="true" className="absolute inset-0">
+          <line
+            x1={WIDE / 2}
+            x2={(steps.length - 0.5) * WIDE}
+            y1={MID}
+            y2={MID}
+            stroke="var(--ink)"
+            strokeWidth={3}
+          />
+          {firstLive > 0 && (
+            <line
+              x1={firstLive * WIDE}
+              x2={firstLive * WIDE}
+              y1={8}
+              y2={52}
+              stroke="var(--caution)"
+              strokeWidth={3}
+              strokeDasharray="5 4"
+            />
+          )}
+          {steps.map((s, i) => (
+            <Sign
+              key={s.id}
+              x={(i + 0.5) * WIDE}
+              state={s.state}
+              live={s.live}
+              next={s.next}
+              stopped={stopped}
+            />
+          ))}
+        </svg>
+        <ol className="absolute inset-0 flex">
+          {steps.map((s) => (
+            <li key={s.id} style={{ width: WIDE }}>
+              <button
+                type="button"
+                aria-current={s.id === chosen ? "step" : undefined}
+                onClick={() => onChoose(s.id)}
+                className={`flex h-full w-full flex-col items-center justify-end px-1 pb-2 text-center text-[14px] leading-tight hover:bg-work-soft/50 ${s.id === chosen ? "border-b-4 border-work font-bold" : ""}`}
+              >
+                {s.title}
+                <span className="sr-only">
+                  , {s.state}
+                  {s.live ? ", live" : ""}, {s.filled} of {s.boxes} boxes
+                </span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      </div>
+    </div>
+  );
+}
+
+interface SignProps {
+  x: number;
+  state: string;
+  live: boolean;
+  next: boolean;
+  stopped: boolean;
+}
+
+/** Live stations stand on their corner. */
+function Sign({ x, state, live, next, stopped }: SignProps) {
+  const fill = state === "done" ? "var(--work)" : "var(--sheet)";
+  const turn = live ? `rotate(45 ${x} ${MID})` : undefined;
+  return (
+    <g>
+      {next && <circle cx={x} cy={MID} r={17} fill="none" stroke="var(--work)" strokeWidth={3} />}
+      {live ? (
+        <rect
+          x={x - 8}
+          y={MID - 8}
+          width={16}
+          height={16}
+          transform={turn}
+          fill={fill}
+          stroke="var(--ink)"
+          strokeWidth={2.4}
+        />
+      ) : (
+        <circle cx={x} cy={MID} r={9} fill={fill} stroke="var(--ink)" strokeWidth={2.4} />
+      )}
+      {state === "begun" && <path d={`M${x} ${MID - 8}a8 8 0 0 1 0 16z`} fill="var(--work)" />}
+      {state === "slip" && <path d={`M${x} ${MID - 21}l7 -9h-14z`} fill="var(--caution)" />}
+      {state === "slip" && <circle cx={x} cy={MID} r={4} fill="var(--caution)" />}
+      {stopped && next && <rect x={x - 3} y={MID - 22} width={6} height={44} fill="var(--caution)" />}
+    </g>
+  );
+}

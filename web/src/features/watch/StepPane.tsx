@@ -1,0 +1,252 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Chip } from "../../ui/Chip";
+import { Pane } from "../../ui/Pane";
+import { ProblemNote } from "../../ui/States";
+import { classes } from "../../ui/classes";
+import type { WatchStep } from "./WatchStage";
+
+type Sight = "RIGHT" | "SLIP" | "NOT_SEEN";
+
+interface Props {
+  step: WatchStep;
+  /** whether the signs that tell right from wrong are folded away: the candidate may stand beside */
+  folded: boolean;
+  busy: boolean;
+  error: unknown;
+  onTap: (w: { observation: string; sight: Sight; slip: string }) => void;
+  onAsk: (w: { question: string; points: number[] | null }) => void;
+  onNext: () => void;
+}
+
+/** One station: done right is one tap, a slip a second with its reason; what the candidate wrote stands below. */
+export function StepPane({ step, folded, busy, error, onTap, onAsk, onNext }: Props) {
+  const unseen = step.observations.filter((o) => o.seen === "not-seen");
+  return (
+    <Pane
+      title={step.title}
+      aside={step.live ? "live" : step.boxes > 0 ? `${step.filled} of ${step.boxes} boxes` : ""}
+      wall={step.live ? "caution" : "work"}
+    >
+      <ProblemNote error={error as Error | null} />
+      {step.observations.length > 0 && (
+        <ul className="divide-y divide-line" aria-label="Seen">
+          {step.observations.map((o) => (
+            <SightRow key={o.id} line={o} busy={busy} onTap={onTap} />
+          ))}
+        </ul>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2">
+        {unseen.length > 1 && (
+          <Button
+            large
+            disabled={busy}
+            onClick={() => unseen.forEach((o) => onTap({ observation: o.id, sight: "RIGHT", slip: "" }))}
+          >
+            ● All {unseen.length} right
+          </Button>
+        )}
+        <Button kind="quiet" large onClick={onNext}>
+          To what is next
+        </Button>
+      </div>
+      {step.questions.length > 0 && <Questions step={step} busy={busy} onAsk={onAsk} />}
+      {step.readings.length > 0 && (
+        <div className="mt-3 border-t border-line pt-2">
+          <h3 className="text-[16px] font-bold">Written here, newest first</h3>
+          <ul className="grid text-[16px] sm:grid-cols-2 sm:gap-x-6">
+            {step.readings.map((r) => (
+              <li key={r.slot} className="flex justify-between gap-3 border-b border-line py-1.5">
+                <span>
+                  {r.quantity}, {r.where}
+                </span>
+                <span className="font-bold whitespace-nowrap tabular-nums">
+                  {r.text} {!folded && <SideSign side={r.side} />}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {step.observations.length === 0 && step.readings.length === 0 && (
+        <p className="text-ink2">Nothing is recorded here yet.</p>
+      )}
+    </Pane>
+  );
+}
+
+function SightRow({
+  line,
+  busy,
+  onTap,
+}: {
+  line: Schemas["SightLine"];
+  busy: boolean;
+  onTap: Props["onTap"];
+}) {
+  const [asking, setAsking] = useState(false);
+  const [note, setNote] = useState("");
+  const tap = (sight: Sight, slip = "") => {
+    setAsking(false);
+    setNote("");
+    onTap({ observation: line.id, sight, slip });
+  };
+  const right = line.seen === "right";
+  const slip = line.seen === "slip";
+  return (
+    <li className="py-2">
+      <div className="flex items-center gap-2">
+        <span className="min-w-0 flex-1 leading-snug">
+          {line.text}{" "}
+          {line.severity !== "counts" && (
+            <Chip tone={line.severity === "safety" ? "caution" : "work"}>
+              {line.severity === "safety" ? "safety" : "key"}
+            </Chip>
+          )}
+          {slip && <span className="block text-[16px] text-caution">▼ {line.slip}</span>}
+        </span>
+        <Button
+          large
+          disabled={busy}
+          aria-pressed={right}
+          aria-label={`Done right: ${line.text}`}
+          className={classes("min-w-16", right && "!bg-work !text-on-work")}
+          onClick={() => tap(right ? "NOT_SEEN" : "RIGHT")}
+        >
+          ● right
+        </Button>
+        <Button
+          large
+          disabled={busy}
+          aria-pressed={slip}
+          aria-expanded={asking}
+          aria-label={`Slip: ${line.text}`}
+          className={classes("min-w-16", slip && "!border-caution !bg-caution-soft !text-caution")}
+          onClick={() => (slip ? tap("NOT_SEEN") : setAsking(!asking))}
+        >
+          ▼ slip
+        </Button>
+      </div>
+      {asking && (
+        <div className="mt-2 flex flex-wrap gap-2 bg-raised p-2" role="group" aria-label="What was wrong">
+          {line.slips.map((reason) => (
+            <Button key={reason} large onClick={() => tap("SLIP", reason)}>
+              {reason}
+            </Button>
+          ))}
+          <span className="flex min-w-[220px] flex-1 gap-2">
+            <input
+              value={note}
+              maxLength={500}
+              placeholder="another: a short note"
+              aria-label="Note"
+              onChange={(e) => setNote(e.target.value)}
+              className="min-h-12 min-w-0 flex-1 rounded-md border border-ink2 bg-sheet px-3"
+            />
+            <Button large disabled={!note.trim()} onClick={() => tap("SLIP", note.trim())}>
+              Keep
+            </Button>
+          </span>
+        </div>
+      )}
+    </li>
+  );
+}
+
+function Questions({ step, busy, onAsk }: { step: WatchStep; busy: boolean; onAsk: Props["onAsk"] }) {
+  const drawn = step.questions.filter((q) => q.drawn || q.said !== null);
+  const others = step.questions.filter((q) => !drawn.includes(q));
+  return (
+    <div className="mt-3 border-t border-line pt-2">
+      <h3 className="text-[16px] font-bold">Ask</h3>
+      {drawn.map((q) => (
+        <QuestionRow key={q.id} line={q} busy={busy} onAsk={onAsk} />
+      ))}
+      {others.length > 0 && (
+        <details className="text-[16px]">
+          <summary className="min-h-10 py-2 text-ink2">
+            {others.length} more, not drawn for this person
+          </summary>
+          {others.map((q) => (
+            <QuestionRow key={q.id} line={q} busy={busy} onAsk={onAsk} />
+          ))}
+        </details>
+      )}
+    </div>
+  );
+}
+
+function QuestionRow({
+  line,
+  busy,
+  onAsk,
+}: {
+  line: Schemas["AskLine"];
+  busy: boolean;
+  onAsk: Props["onAsk"];
+}) {
+  const said = line.said ?? [];
+  const toggle = (i: number) =>
+    onAsk({ question: line.id, points: said.includes(i) ? said.filter((n) => n !== i) : [...said, i] });
+  return (
+    <div className="py-1.5">
+      <p className="text-[17px]">
+        {line.ask}{" "}
+        <span className="text-[15px] text-ink2">
+          {line.said === null
+            ? `${line.needed} of ${line.points.length} needed`
+            : `${said.length} said, ${line.needed} needed`}
+        </span>
+      </p>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {line.points.map((p, i) => (
+          <Button
+            key={p}
+            large
+            disabled={busy}
+            aria-pressed={said.includes(i)}
+            className={classes("!text-[16px]", said.includes(i) && "!bg-work-soft !font-bold")}
+            onClick={() => toggle(i)}
+          >
+            {said.includes(i) ? "● " : ""}
+            {p}
+          </Button>
+        ))}
+        {line.said === null ? (
+          <Button kind="quiet" large disabled={busy} onClick={() => onAsk({ question: line.id, points: [] })}>
+            nothing said
+          </Button>
+        ) : (
+          <Button
+            kind="quiet"
+            large
+            disabled={busy}
+            onClick={() => onAsk({ question: line.id, points: null })}
+          >
+            not asked
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Held against the key by shape only. */
+function SideSign({ side }: { side: string }) {
+  const signs: Record<string, [string, string]> = {
+    inside: ["◆", "what this rig gives"],
+    above: ["▲", "above"],
+    below: ["▼", "below"],
+    "over-range-instead": ["›", "over-range"],
+    differs: ["≠", "says something else"],
+    nothing: ["○", "cannot be read"],
+  };
+  const [sign, words] = signs[side] ?? ["", ""];
+  return (
+    <span className={side === "inside" ? "text-work" : "text-caution"} title={words}>
+      {sign}
+      <span className="sr-only">{words}</span>
+    </span>
+  );
+}
