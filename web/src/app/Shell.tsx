@@ -36,7 +36,7 @@ export function Shell({ person, demo, children }: Props) {
   return (
     <div className="min-h-screen">
       <header className="no-print border-b border-line bg-sheet">
-        <div className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 px-5">
+        <div className="flex min-h-[52px] flex-wrap items-center gap-x-4 gap-y-0 px-3 sm:gap-x-6 sm:px-5">
           <span className="flex items-center gap-2 text-[19px] font-bold">
             <svg width="30" height="16" viewBox="0 0 30 16" aria-hidden="true">
               <path d="M2 8h26" stroke="var(--ink)" strokeWidth="2.4" />
@@ -56,7 +56,7 @@ export function Shell({ person, demo, children }: Props) {
           <div className="ml-auto flex items-center gap-3">
             {demo && <span className="hidden text-[13px] text-ink2 lg:inline">demo, invented data</span>}
             <span>
-              {person.name} <span className="text-ink2">{person.role.toLowerCase()}</span>
+              {person.name} <span className="hidden text-ink2 md:inline">{person.role.toLowerCase()}</span>
             </span>
             <Button
               kind="quiet"
@@ -68,14 +68,19 @@ export function Shell({ person, demo, children }: Props) {
             <Button kind="quiet" onClick={leave}>
               Sign out
             </Button>
-            <Button kind="quiet" onClick={() => setHelp(true)} aria-label="Keys">
+            <Button
+              kind="quiet"
+              className="!hidden sm:!inline-flex"
+              onClick={() => setHelp(true)}
+              aria-label="Keys"
+            >
               <KeyCap>?</KeyCap>
             </Button>
           </div>
         </div>
       </header>
       <Connection />
-      <main className="px-5 py-4">{children}</main>
+      <main className="px-3 py-3 sm:px-5 sm:py-4">{children}</main>
       <Dialog
         open={help}
         onClose={() => setHelp(false)}

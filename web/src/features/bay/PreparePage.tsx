@@ -86,7 +86,7 @@ export function PreparePage() {
                     .map((s) => ({
                       value: s.id,
                       label: s.label,
-                      note: `${s.boxes} boxes${s.lacking.length > 0 ? " · not all fits this rig" : ""}`,
+                      note: `${s.boxes} boxes${s.suits ? "" : " · not for this rig"}`,
                     }))}
                 />
                 {chosen && (

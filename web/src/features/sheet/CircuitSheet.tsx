@@ -20,7 +20,7 @@ interface Props {
 }
 
 /** px a column of boxes needs */
-const COLUMN = 116;
+const COLUMN = 90;
 const GAP = 22;
 const TOP = 44;
 
@@ -46,6 +46,8 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
       .filter((s) => along.filter((b) => b.station === s.id).every((b) => b.text !== ""))
       .map((s) => s.id),
   );
+  const expecting = boxes.filter((b) => b.expected !== null);
+  const several = new Set(along.map((b) => b.quantity)).size > 1;
   const chooses = record.find((r) => along.some((b) => r.chosenFrom.includes(b.slot)));
 
   const station = (id: string, label: string, inList: boolean) => (
@@ -53,18 +55,17 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
       <p className={classes("leading-tight", inList ? "font-semibold" : "mb-1 text-center text-[15px]")}>
         {label}
       </p>
-      <div className={inList ? "flex flex-wrap gap-3" : "space-y-2"}>
+      <div className={classes("flex flex-wrap gap-x-3 gap-y-2", !inList && "justify-center")}>
         {along
           .filter((b) => b.station === id)
           .map((box) => (
             <StationBox
               key={box.slot}
               box={box}
-              detail={detailOf(box, label)}
+              detail={detailOf(box, label, several)}
               open={open}
               recorded={onRecord?.slot === box.slot}
               onText={(text) => onText(box, text)}
-              onExpected={(text) => onExpected(box, text)}
               onJudge={(s) => onJudge(box, s)}
               onRecord={
                 chooses?.chosenFrom.includes(box.slot) && box.text !== "" && box.mend === ""
@@ -87,9 +88,6 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
                 <b>{box.quantity}</b>{" "}
                 <span className="text-ink2">{withoutCircuit(box.where, circuit.label)}</span>
               </span>
-              {box.expected && (
-                <Expected box={box} open={open} onExpected={(text) => onExpected(box, text)} />
-              )}
               <Entry box={box} open={open} onText={(text) => onText(box, text)} />
               {box.judged && (
                 <Judge box={box} open={open} short={nameOf(box)} signs onJudge={(s) => onJudge(box, s)} />
@@ -97,6 +95,14 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
             </li>
           ))}
         </ul>
+      )}
+      {expecting.length > 0 && (
+        <p className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-[16px] text-ink2">
+          Expected, before measuring:
+          {expecting.map((box) => (
+            <Expected key={box.slot} box={box} open={open} onExpected={(text) => onExpected(box, text)} />
+          ))}
+        </p>
       )}
       {columns.length > 0 && drawn && (
         <>
@@ -149,18 +155,16 @@ interface StationProps {
   open: boolean;
   recorded: boolean;
   onText: (text: string) => void;
-  onExpected: (text: string) => void;
   onJudge: (satisfactory: boolean | null) => void;
   onRecord: (() => void) | undefined;
 }
 
-function StationBox({ box, detail, open, recorded, onText, onExpected, onJudge, onRecord }: StationProps) {
+function StationBox({ box, detail, open, recorded, onText, onJudge, onRecord }: StationProps) {
   return (
     <div className="flex flex-col items-center gap-1">
       {detail && (
         <span className="max-w-[108px] text-center text-[13px] leading-tight text-ink2">{detail}</span>
       )}
-      {box.expected && <Expected box={box} open={open} onExpected={onExpected} />}
       <Entry box={box} open={open} narrow onText={onText} />
       {box.judged && <Judge box={box} open={open} short={nameOf(box)} signs onJudge={onJudge} />}
       {onRecord && (
@@ -249,16 +253,16 @@ function Expected({
 }) {
   if (!box.expected) return null;
   return (
-    <span className="flex items-center gap-1 text-[14px] text-ink2">
+    <span className="flex items-center gap-1.5">
+      <b className="text-ink">{box.quantity}</b>
       <ReadingInput
         id={`expected-${box.slot}`}
-        label={`${nameOf(box)}: expected, ${box.unit}`}
+        label={`${box.quantity} expected, ${box.unit}`}
         text={box.expected.text}
-        unit=""
+        unit={box.unit}
         open={open && !box.expected.locked}
         mend=""
         narrow
-        placeholder="expected"
         onText={onExpected}
       />
     </span>
@@ -266,9 +270,9 @@ function Expected({
 }
 
 /** "position 2", "L1": what the station's name does not say already. */
-function detailOf(box: ShownBox, station: string): string {
+function detailOf(box: ShownBox, station: string, several: boolean): string {
   const where = box.where.replace(station, "").replace(/^, /, "");
-  return [box.quantity, where].filter(Boolean).join(", ");
+  return [several ? box.quantity : "", where].filter(Boolean).join(", ");
 }
 
 function withoutCircuit(where: string, label: string): string {

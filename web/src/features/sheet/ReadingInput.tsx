@@ -70,7 +70,7 @@ export function ReadingInput(props: Props) {
           onKeyDown={onKeyDown}
           className={classes(
             "min-h-12 rounded-md border bg-sheet px-2 text-[19px] tabular-nums disabled:opacity-70",
-            narrow ? "w-[88px]" : "w-32",
+            narrow ? "w-[82px]" : "w-32",
             mend ? "border-caution" : saved ? "border-work" : "border-ink2 border-dashed",
           )}
         />

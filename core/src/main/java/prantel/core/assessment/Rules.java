@@ -1,5 +1,6 @@
 package prantel.core.assessment;
 
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.AssessmentEvent.Handling;
@@ -54,6 +55,14 @@ public final class Rules {
         return slot.step().isLive() && !state.wasLive() ? Optional.of(STILL_DEAD) : Optional.empty();
     }
 
+    /** Whether what is expected may still be said: not once one of the readings it is about is in. */
+    public static Optional<Why> mayExpect(List<Slot.Measured> about, Assessment state) {
+        boolean read = about.stream()
+                .map(s -> state.readings().get(s.id().value()))
+                .anyMatch(e -> e != null && !e.value().isBlank());
+        return read ? Optional.of(READ_ALREADY) : Optional.empty();
+    }
+
     /** Empty if it may; else why not. */
     public static Optional<Why> mayHappen(AssessmentEvent event, Assessment state) {
         return Optional.ofNullable(
@@ -72,7 +81,7 @@ public final class Rules {
                     case AssessmentEvent.ReadingWritten written -> writing(state);
                     case AssessmentEvent.BoxJudged judged -> writing(state);
                     case AssessmentEvent.FaultsReported reported -> writing(state);
-                    case AssessmentEvent.ExpectedSaid said -> expecting(said, state);
+                    case AssessmentEvent.ExpectedSaid said -> writing(state);
                     case AssessmentEvent.HandedIn in ->
                         state.stage() != Stage.WATCH ? CLOSED : state.energisedAt() != null ? LIVE_HAND_IN : null;
                     case AssessmentEvent.HandedBack back ->
@@ -120,12 +129,6 @@ public final class Rules {
 
     private static @Nullable Why writing(Assessment state) {
         return state.stage() != Stage.WATCH ? CLOSED : state.stop() != null ? FROZEN : null;
-    }
-
-    private static @Nullable Why expecting(
-            AssessmentEvent.ExpectedSaid said, Assessment state) {
-        Assessment.Entry<String> read = state.readings().get(said.slot());
-        return read != null && !read.value().isBlank() ? READ_ALREADY : writing(state);
     }
 
     /** While the candidate works, and until the outcome: an assessor remembers something later. */

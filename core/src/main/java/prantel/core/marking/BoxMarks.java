@@ -18,6 +18,7 @@ import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -215,8 +216,11 @@ final class BoxMarks {
 
     /** Full where each was said and most of them come near, half where some were said. */
     private Optional<Proposed> expected(List<Finding> asked) {
+        Set<SlotId> boxes = ExpectedBoxes.of(
+                        key.rig(), asked.stream().map(f -> f.expectation().slot()).toList())
+                .keySet();
         List<Finding> could = asked.stream()
-                .filter(f -> f.expectation().slot() instanceof Slot.Measured m && m.byHand().isPresent())
+                .filter(f -> boxes.contains(f.expectation().slot().id()))
                 .toList();
         if (could.isEmpty()) {
             return Optional.empty();

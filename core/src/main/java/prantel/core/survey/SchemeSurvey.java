@@ -1,6 +1,7 @@
 package prantel.core.survey;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -38,6 +39,19 @@ public final class SchemeSurvey {
         }
         options(scheme, rig, found);
         return List.copyOf(found);
+    }
+
+    /** What an installation need not have. */
+    private static final Set<TestKind> NOT_EVERYWHERE =
+            EnumSet.of(TestKind.RING, TestKind.BONDING, TestKind.RCD, TestKind.R1_R2);
+
+    /** Whether a scheme is meant for a rig like this: it lacks only what not every installation has, and fits its supply. */
+    public static boolean suits(Scheme scheme, Rig rig) {
+        Set<TestKind> given =
+                SlotPlan.sheet(rig, scheme).stream().map(Slot::step).collect(Collectors.toSet());
+        boolean live = scheme.tests().stream().anyMatch(TestKind::isLive);
+        boolean phases = !live || scheme.asks(TestKind.SEQUENCE) == rig.supply().isThreePhase();
+        return phases && scheme.tests().stream().allMatch(t -> given.contains(t) || NOT_EVERYWHERE.contains(t));
     }
 
     private static String missing(TestKind test) {

@@ -59,7 +59,8 @@ class AssessmentController {
     record Choice(String id, String label, String note) {}
 
     /** @param lacking what it asks for and this rig cannot give */
-    record SchemeChoice(String id, int version, String label, String note, int boxes, List<String> lacking) {}
+    record SchemeChoice(
+            String id, int version, String label, String note, int boxes, boolean suits, List<String> lacking) {}
 
     record NewAssessment(String bayId, String candidateId, String testerId, String schemeId) {}
 
@@ -108,6 +109,7 @@ class AssessmentController {
                         s.name(),
                         s.about().purpose(),
                         SlotPlan.sheet(rig, s).size(),
+                        SchemeSurvey.suits(s, rig),
                         SchemeSurvey.of(s, rig).stream().map(Problem::mend).distinct().toList()))
                 .toList();
     }

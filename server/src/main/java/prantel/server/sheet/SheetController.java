@@ -5,6 +5,7 @@ import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -150,7 +151,10 @@ class SheetController {
                         new AssessmentEvent.ExpectedSaid(
                                 expected.slot(), expected.text().strip(), was == null ? "" : was.value()),
                         new Basis.Revision(expected.basedOn()),
-                        who.getName()));
+                        who.getName(),
+                        state -> refuseUnless(Rules.mayExpect(
+                                SheetView.expectedAbout(slot, keys.rig(state), keys.scheme(state)), state)),
+                        () -> {}));
     }
 
     @PutMapping("/{id}/judgements")
@@ -227,8 +231,12 @@ class SheetController {
     }
 
     private static void mustBeOpen(Slot slot, Assessment state) {
-        Rules.mayWrite(slot, state).ifPresent(why -> {
-            throw Refusal.conflict(why.code(), why.words());
+        refuseUnless(Rules.mayWrite(slot, state));
+    }
+
+    private static void refuseUnless(Optional<Rules.Why> why) {
+        why.ifPresent(w -> {
+            throw Refusal.conflict(w.code(), w.words());
         });
     }
 
@@ -242,7 +250,7 @@ class SheetController {
 
     private Changed changed(@Nullable Slot slot, Assessment assessment) {
         return new Changed(
-                slot == null ? null : SheetView.box(slot, keys.scheme(assessment), assessment, keys.tester(assessment)),
+                slot == null ? null : SheetView.box(slot, keys.rig(assessment), keys.scheme(assessment), assessment, keys.tester(assessment)),
                 assessment.revision("reports"),
                 slot == null ? SheetView.reports(keys.reports(assessment)) : List.of(),
                 SheetView.filled(assessment));

@@ -21,6 +21,7 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.scheme.Scheme;
+import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.scheme.TestKind;
@@ -205,7 +206,7 @@ record SheetView(
                     label,
                     of.getFirst().circuit().map(CircuitId::value).orElse(null),
                     layout(of),
-                    of.stream().map(s -> box(s, scheme, assessment, tester)).toList()));
+                    of.stream().map(s -> box(s, rig, scheme, assessment, tester)).toList()));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
         List<String> setUp = slots.stream()
@@ -246,7 +247,7 @@ record SheetView(
         };
     }
 
-    static Box box(Slot slot, Scheme scheme, Assessment assessment, Tester tester) {
+    static Box box(Slot slot, Rig rig, Scheme scheme, Assessment assessment, Tester tester) {
         Entry<String> reading = assessment.readings().get(slot.id().value());
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
@@ -272,7 +273,7 @@ record SheetView(
                 row(slot),
                 column(slot),
                 keys(slot, overRange),
-                expected(slot, scheme, assessment));
+                expected(slot, rig, scheme, assessment));
     }
 
     private static String row(Slot slot) {
@@ -313,20 +314,29 @@ record SheetView(
     }
 
     /** Where the scheme marks that it was said first, and the trade has arithmetic for it. */
-    private static @Nullable ExpectedBox expected(Slot slot, Scheme scheme, Assessment assessment) {
-        boolean asked = slot instanceof Slot.Measured m
-                && m.byHand().isPresent()
-                && scheme.criteria().stream()
-                        .anyMatch(c -> c instanceof Criterion.ExpectedFirst e && e.tests().contains(slot.step()));
-        if (!asked) {
+    private static @Nullable ExpectedBox expected(Slot slot, Rig rig, Scheme scheme, Assessment assessment) {
+        List<Slot.Measured> about = expectedAbout(slot, rig, scheme);
+        if (about.isEmpty()) {
             return null;
         }
         Entry<String> said = assessment.expected().get(slot.id().value());
-        Entry<String> read = assessment.readings().get(slot.id().value());
         return new ExpectedBox(
                 said == null ? "" : said.value(),
                 assessment.revision("expected/" + slot.id()),
-                read != null && !read.value().isBlank());
+                Rules.mayExpect(about, assessment).isPresent());
+    }
+
+    /** The boxes that an expected value written with this one is about; empty where none is asked. */
+    static List<Slot.Measured> expectedAbout(Slot slot, Rig rig, Scheme scheme) {
+        boolean asked = scheme.criteria().stream()
+                .anyMatch(c -> c instanceof Criterion.ExpectedFirst e && e.tests().contains(slot.step()));
+        if (!asked || slot.circuit().isEmpty()) {
+            return List.of();
+        }
+        List<Slot> beside = slots(rig, scheme).stream()
+                .filter(s -> s.step() == slot.step() && s.circuit().equals(slot.circuit()))
+                .toList();
+        return ExpectedBoxes.of(rig, beside).getOrDefault(slot.id(), List.of());
     }
 
     /** What the display shows above its range; empty where words are written. A composed box is asked for by number. */

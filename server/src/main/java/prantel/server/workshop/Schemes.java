@@ -66,11 +66,11 @@ public class Schemes {
         return ShippedSchemes.everyTest();
     }
 
-    /** The first, in the order they are offered, whose tests the rig can all give. */
+    /** The first, in the order they are offered, that suits the rig. */
     public Scheme usualFor(Rig rig) {
         List<Scheme> all = all();
         return all.stream()
-                .filter(s -> SchemeSurvey.of(s, rig).isEmpty())
+                .filter(s -> SchemeSurvey.suits(s, rig))
                 .findFirst()
                 .orElse(all.getFirst());
     }
