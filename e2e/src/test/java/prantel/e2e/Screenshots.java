@@ -55,9 +55,24 @@ class Screenshots {
                         .fill(readings[i]);
                 sheet.keyboard().press("Enter");
             }
-            sheet.getByText("read as 1.16").waitFor();
+            sheet.getByText("Saved", new Page.GetByTextOptions().setExact(true)).waitFor();
             take(sheet, "sheet-tablet");
-            page.getByText(Pattern.compile("4 of \\d+ boxes filled")).waitFor();
+            for (int i = 0; i < 4; i++) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^● All")))
+                        .click();
+                page.waitForTimeout(700);
+            }
+            link(page, "^Schemes$");
+            link(page, "^Initial verification, single-phase");
+            page.getByText("What counts").waitFor();
+            take(page, "scheme");
+            page.goBack();
+            page.goBack();
+            page.getByText(Pattern.compile("4 of \\d+ boxes")).waitFor();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Continuity of CPCs")))
+                    .click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Slip: Loads out")))
+                    .click();
             take(page, "watch");
         }
     }
@@ -112,6 +127,8 @@ class Screenshots {
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("T1, Hollin")))
                 .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("single-phase")))
+                .click();
         take(page, "prepare");
         page.getByText("Go to Set").click();
         page.getByText("It is locked off and proved dead").click();
@@ -137,7 +154,7 @@ class Screenshots {
         page.navigate(prove);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the candidate’s sheet"))
                 .click();
-        page.getByText("Written so far").waitFor();
+        page.getByText("Stop: safety").waitFor();
     }
 
     private static void link(Page page, String name) {
