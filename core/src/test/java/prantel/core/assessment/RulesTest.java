@@ -1,0 +1,185 @@
+package prantel.core.assessment;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import prantel.core.assessment.AssessmentEvent.Handling;
+import prantel.core.assessment.AssessmentEvent.Sight;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.Outcome.Verdict;
+
+/** What may happen next. The order of a practical assessment and its safety rules: common practice, no source. */
+class RulesTest {
+    private static final OffsetDateTime NOW = OffsetDateTime.of(2026, 11, 26, 9, 0, 0, 0, ZoneOffset.UTC);
+    private static final Pinned PINNED = new Pinned(
+            "a1",
+            "bay-1",
+            "owen",
+            "ines",
+            new Pinned.Versions(
+                    new Pinned.Document("rig", 1), new Pinned.Document("t1", 1), new Pinned.Document("workshop", 1), 4),
+            NOW);
+
+    private static final AssessmentEvent WRITE = new AssessmentEvent.ReadingWritten("a/b", "0.1", "");
+    private static final AssessmentEvent LIVE = new AssessmentEvent.Energised(true, null);
+    private static final AssessmentEvent DEAD = new AssessmentEvent.Energised(false, null);
+    private static final AssessmentEvent IN = new AssessmentEvent.HandedIn();
+    private static final AssessmentEvent ARM = new AssessmentEvent.BoxCommanded(List.of(1));
+    private static final AssessmentEvent RELEASE = new AssessmentEvent.BoxCommanded(List.of());
+    private static final AssessmentEvent STOP = new AssessmentEvent.Stopped("not proved dead");
+
+    private static Assessment after(AssessmentEvent... events) {
+        Assessment state = Assessment.replay(PINNED, List.of());
+        for (AssessmentEvent event : events) {
+            assertThat(Rules.mayHappen(event, state)).as(event.kind()).isEmpty();
+            state = state.after(new Assessment.Recorded(state.seq() + 1, event, NOW, "ines"));
+        }
+        return state;
+    }
+
+    private static Assessment atWork(AssessmentEvent... more) {
+        List<AssessmentEvent> all = new ArrayList<>(
+                List.of(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened()));
+        all.addAll(List.of(more));
+        return after(all.toArray(AssessmentEvent[]::new));
+    }
+
+    private static String why(AssessmentEvent event, Assessment state) {
+        Optional<Rules.Why> why = Rules.mayHappen(event, state);
+        assertThat(why).isPresent();
+        assertThat(why.get().words()).hasSizeGreaterThan(20);
+        return why.get().code();
+    }
+
+    @Test
+    void nothingIsSetOnARigThatIsNotLockedOff() {
+        assertThat(why(ARM, after())).isEqualTo("not-locked-off");
+        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.SET, true), after())).isEqualTo("not-locked-off");
+        assertThat(Rules.mayHappen(RELEASE, after())).as("letting go is always safer").isEmpty();
+    }
+
+    @Test
+    void noRelayMovesAndNothingComesOutWhileTheRigIsLive() {
+        Assessment live = atWork(LIVE);
+        assertThat(why(ARM, live)).isEqualTo("energised");
+        assertThat(why(RELEASE, live)).isEqualTo("energised");
+        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.OUT, true), live)).isEqualTo("energised");
+        assertThat(why(IN, live)).isEqualTo("energised");
+        assertThat(Rules.mayHappen(WRITE, live)).isEmpty();
+    }
+
+    @Test
+    void clearingWaitsUntilTheSheetIsInAndTheRigDead() {
+        assertThat(why(new AssessmentEvent.Cleared(), atWork())).isEqualTo("not-handed-in");
+        assertThat(Rules.mayHappen(new AssessmentEvent.Cleared(), atWork(LIVE, DEAD, IN))).isEmpty();
+    }
+
+    @Test
+    void aSheetIsWrittenOnlyWhileItIsOpen() {
+        assertThat(why(WRITE, after())).isEqualTo("sheet-closed");
+        assertThat(why(WRITE, atWork(IN))).isEqualTo("sheet-closed");
+        assertThat(Rules.mayHappen(WRITE, atWork(IN, new AssessmentEvent.HandedBack("two boxes are empty"))))
+                .isEmpty();
+    }
+
+    @Test
+    void aStopFreezesTheSheetAndKeepsTheRigDead() {
+        Assessment stopped = atWork(WRITE, STOP);
+        assertThat(why(WRITE, stopped)).isEqualTo("stopped");
+        assertThat(why(LIVE, stopped)).isEqualTo("stopped");
+        assertThat(why(STOP, stopped)).isEqualTo("not-at-work");
+        assertThat(Rules.mayHappen(IN, stopped)).as("the assessor ends it").isEmpty();
+        assertThat(why(new AssessmentEvent.HandedBack("go on"), atWork(STOP, IN))).isEqualTo("not-back");
+    }
+
+    @Test
+    void whatTheOutcomeWasDecidedOnStays() {
+        Assessment decided = atWork(
+                IN, new AssessmentEvent.OutcomeDecided(Verdict.PASS, Verdict.PASS, ""));
+        assertThat(why(new AssessmentEvent.MarkDecided("m", Award.FULL, Award.NONE, "x"), decided))
+                .isEqualTo("marked");
+        assertThat(why(new AssessmentEvent.AnswersAccepted("{}", List.of()), decided)).isEqualTo("decided");
+        assertThat(why(new AssessmentEvent.Observed("o", Sight.RIGHT, ""), decided)).isEqualTo("over");
+    }
+
+    @Test
+    void whatIsSeenMayBeTakenBack() {
+        Assessment seen = atWork(new AssessmentEvent.Observed("o", Sight.SLIP, "late"));
+        assertThat(seen.observations()).containsKey("o");
+        Assessment back = seen.after(new Assessment.Recorded(
+                9, new AssessmentEvent.Observed("o", Sight.NOT_SEEN, ""), NOW, "ines"));
+        assertThat(back.observations()).isEmpty();
+    }
+
+    /** Over thousands of random streams: whatever the rules let through, no relay moves live and no live rig is handed in. */
+    @Test
+    void noStreamOfEventsGetsPastTheSafetyRules() {
+        List<AssessmentEvent> all = List.of(
+                new AssessmentEvent.LockedOff(),
+                new AssessmentEvent.SheetOpened(),
+                WRITE,
+                LIVE,
+                DEAD,
+                IN,
+                ARM,
+                RELEASE,
+                STOP,
+                new AssessmentEvent.HandedBack("again"),
+                new AssessmentEvent.FaultHandled(0, Handling.OUT, true),
+                new AssessmentEvent.Cleared());
+        SplittableRandom random = new SplittableRandom(11);
+        int happened = 0;
+        for (int stream = 0; stream < 3000; stream++) {
+            Assessment state = Assessment.replay(PINNED, List.of());
+            List<Assessment.Recorded> recorded = new ArrayList<>();
+            for (int i = 0; i < 40; i++) {
+                AssessmentEvent event = all.get(random.nextInt(all.size()));
+                if (Rules.mayHappen(event, state).isPresent()) {
+                    continue;
+                }
+                boolean live = state.energisedAt() != null;
+                assertThat(live && (event == ARM || event == RELEASE || event == IN)).isFalse();
+                assertThat(live && event instanceof AssessmentEvent.Cleared).isFalse();
+                assertThat(state.stop() != null && event == LIVE).isFalse();
+                recorded.add(new Assessment.Recorded(state.seq() + 1, event, NOW, "ines"));
+                state = state.after(recorded.getLast());
+                happened++;
+            }
+            // replayed at once it is the same state
+            Assessment again = Assessment.replay(PINNED, recorded);
+            assertThat(again.stage()).isEqualTo(state.stage());
+            assertThat(again.relays()).isEqualTo(state.relays());
+            assertThat(again.energisedAt()).isEqualTo(state.energisedAt());
+        }
+        assertThat(happened).isGreaterThan(10_000);
+    }
+
+    @Test
+    void everyKindHasANameOfItsOwnThatIsNoClassName() {
+        assertThat(WRITE.kind()).isEqualTo("reading-written");
+        assertThat(STOP.kind()).isEqualTo("stopped");
+        assertThat(LIVE.kind()).isEqualTo("energised");
+    }
+
+    /** SHA-256 is FIPS 180-4; the value below by Python's hashlib over the same bytes. */
+    @Test
+    void eachEventIsLinkedToTheOneBefore() {
+        Chain.Link first = new Chain.Link("a1", 1, "event-0001", "{\"event\":\"locked-off\"}", NOW, "ines");
+        String one = Chain.next(Chain.START, first);
+        assertThat(one).isEqualTo("6a7b2acd6e49a816c4da846b7dc0e8c2da50f5d505106df05717eccdcb210ed9");
+        Chain.Link second = new Chain.Link("a1", 2, "event-0002", "{}", NOW, "ines");
+        String two = Chain.next(one, second);
+        assertThat(Chain.next(Chain.next(Chain.START, new Chain.Link(
+                                "a1", 1, "event-0001", "{\"event\":\"locked-out\"}", NOW, "ines")), second))
+                .as("one letter of the first changed")
+                .isNotEqualTo(two);
+        assertThat(Chain.next(one, new Chain.Link("a1", 2, "event-0002", "{}", NOW.plusSeconds(1), "ines")))
+                .isNotEqualTo(two);
+    }
+}
