@@ -25,6 +25,7 @@ class ArchitectureTest {
             "reference",
             "rig",
             "instrument",
+            "procedure",
             "scheme",
             "sequence",
             "fault",

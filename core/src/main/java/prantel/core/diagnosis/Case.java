@@ -5,7 +5,7 @@ import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.instrument.Meter;
 import prantel.core.rig.Variation;
-import prantel.core.sequence.SetUp;
+import prantel.core.procedure.SetUp;
 import prantel.core.sequence.Slot;
 
 /** The sheet being explained, with the rig set up for simulating mistakes on it. */

@@ -4,8 +4,8 @@ import java.util.List;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
-import prantel.core.network.Edit;
-import prantel.core.sequence.SetUp;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.sequence.Slot;
 import prantel.core.scheme.TestKind;
 
@@ -18,12 +18,7 @@ final class LinkMissing implements Mistake {
                 || expectation.window().sideOf(written) != Side.OVER_RANGE_INSTEAD) {
             return List.of();
         }
-        SetUp unlinked = new SetUp(
-                slot.setUp().steps(),
-                slot.setUp().isolation(),
-                slot.setUp().edits().stream()
-                        .filter(edit -> !(edit instanceof Edit.Bridge))
-                        .toList());
+        SetUp unlinked = slot.setUp().without(Action.Link.class::isInstance);
         Case.Simulated simulated = theCase.simulate(slot, unlinked, 0);
         if (simulated.window().sideOf(written) != Side.INSIDE) {
             return List.of();

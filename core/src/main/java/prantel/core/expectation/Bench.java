@@ -17,7 +17,7 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
-import prantel.core.sequence.SetUp;
+import prantel.core.procedure.SetUp;
 import prantel.core.sequence.Slot;
 
 /**

@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.network.Alternating;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
-import prantel.core.sequence.SetUp;
+import prantel.core.procedure.SetUp;
 
 /**
  * One compiled rig in each set-up of its tests, healthy. Faults are edits of these, so what the set-up does is worked out

@@ -15,7 +15,7 @@ import prantel.core.network.Disturbance;
 import prantel.core.network.Edit;
 import prantel.core.network.Port;
 import prantel.core.sequence.Measurement;
-import prantel.core.sequence.SetUp;
+import prantel.core.procedure.SetUp;
 
 /**
  * Tells which readings a set of faults leaves as they are, without setting the faults: most of a key is not touched by one

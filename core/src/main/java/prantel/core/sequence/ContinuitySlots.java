@@ -14,6 +14,8 @@ import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Cable;
@@ -59,7 +61,7 @@ final class ContinuitySlots {
     private List<Slot> radial(Radial radial) {
         List<Slot> slots = new ArrayList<>();
         for (Conductor line : radial.lines()) {
-            SetUp setUp = setUps.method1(radial, line, List.of(), List.of());
+            SetUp setUp = setUps.method1(radial, line, List.of());
             for (Point point : radial.points()) {
                 slots.add(r1r2(
                         radial,
@@ -88,21 +90,14 @@ final class ContinuitySlots {
                     setUps.method1(
                             submain,
                             line,
-                            List.of("Main switch of "
-                                    + rig.board(submain.feeds()).label() + " off"),
-                            subBoardOff(submain)),
+                            List.of(new Action.Operate(
+                                    "Main switch of " + rig.board(submain.feeds()).label() + " off",
+                                    setUps.mainSwitchOff(rig.board(submain.feeds()))))),
                     Places.incoming(rig, submain.feeds(), line),
                     Places.earthBar(submain.feeds()),
                     Optional.of(byHand(submain.cable(), line, submain.lengthMetres()))));
         }
         return slots;
-    }
-
-    private List<prantel.core.network.Edit> subBoardOff(Submain submain) {
-        return setUps.poles(rig.board(submain.feeds())).stream()
-                .<prantel.core.network.Edit>map(
-                        p -> new prantel.core.network.Edit.Open(Places.mainSwitch(submain.feeds(), p)))
-                .toList();
     }
 
     /** At every lamp, for each position in which it is on: another strapper is in circuit each time. */
@@ -122,8 +117,9 @@ final class ContinuitySlots {
                             setUps.method1(
                                     lighting,
                                     Conductor.LINE,
-                                    List.of(group.label() + ": " + LightStates.words(group, state)),
-                                    LightStates.edits(lighting.id(), group, state)),
+                                    List.of(new Action.Operate(
+                                            group.label() + ": " + LightStates.words(group, state),
+                                            LightStates.edits(lighting.id(), group, state)))),
                             Places.front(lighting.id(), lamp.id(), SWITCHED_LINE),
                             Places.front(lighting.id(), lamp.id(), CPC),
                             Optional.empty()));

@@ -1,5 +1,7 @@
 package prantel.core.sequence;
 
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.scheme.TestKind;
 
 import prantel.core.scheme.Practice;
@@ -77,20 +79,18 @@ final class InsulationSlots {
     }
 
     private SetUp setUp(Circuit circuit, int round) {
-        List<Edit> edits = new ArrayList<>();
-        List<String> steps = new ArrayList<>();
+        List<Action> more = new ArrayList<>();
         if (hasRounds(circuit)) {
-            edits.addAll(LightStates.round((Lighting) circuit, round));
-            steps.add(
+            more.add(new Action.Operate(
                     round == 0
                             ? "All switches so that the lamps would be on"
-                            : "Switch " + round + " of each group operated as well");
+                            : "Switch " + round + " of each group operated as well",
+                    LightStates.round((Lighting) circuit, round)));
         }
         if (isJoined()) {
-            edits.addAll(setUps.livesJoined(circuit));
-            steps.add("Line and neutral joined at the board");
+            more.add(setUps.livesJoined(circuit));
         }
-        return setUps.insulation(circuit, steps, edits);
+        return setUps.insulation(circuit, more);
     }
 
     private static boolean hasRounds(Circuit circuit) {
@@ -139,10 +139,8 @@ final class InsulationSlots {
                             SlotIds.of(board.id()) + "/" + SlotIds.of(section.id()),
                             section.label(),
                             volts,
-                            joined(
-                                    setUps.section(board, section, poles),
-                                    poles,
-                                    c -> Places.bar(board.id(), section.id(), c)),
+                            setUps.section(
+                                    board, section, poles, joined(poles, c -> Places.bar(board.id(), section.id(), c))),
                             poles,
                             c -> Places.bar(board.id(), section.id(), c),
                             board);
@@ -153,7 +151,7 @@ final class InsulationSlots {
                     SlotIds.of(board.id()) + "/whole",
                     board.label() + ", all together",
                     volts,
-                    joined(setUps.board(board), poles, c -> Places.behindMainSwitch(board.id(), c)),
+                    setUps.board(board, joined(poles, c -> Places.behindMainSwitch(board.id(), c))),
                     poles,
                     c -> Places.behindMainSwitch(board.id(), c),
                     board);
@@ -162,17 +160,15 @@ final class InsulationSlots {
     }
 
     /** Where the school joins live conductors for the test, all poles of the board joined as well. */
-    private SetUp joined(SetUp setUp, List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
+    private List<Action> joined(List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
         if (!isJoined()) {
-            return setUp;
+            return List.of();
         }
-        List<String> steps = new ArrayList<>(setUp.steps());
-        steps.add("Lines and neutral joined");
-        List<Edit> edits = new ArrayList<>(setUp.edits());
+        List<Edit> edits = new ArrayList<>();
         for (Conductor pole : poles.subList(1, poles.size())) {
             edits.add(setUps.link(bar.apply(poles.getFirst()), bar.apply(pole)));
         }
-        return new SetUp(steps, setUp.isolation(), edits);
+        return List.of(new Action.Link("Lines and neutral joined", edits));
     }
 
     private void addAll(

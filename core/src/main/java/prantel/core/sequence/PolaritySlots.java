@@ -1,5 +1,7 @@
 package prantel.core.sequence;
 
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.scheme.TestKind;
 
 import static prantel.core.rig.Conductor.CPC;
@@ -55,7 +57,7 @@ final class PolaritySlots {
                     point.id().value(),
                     "N–E, open",
                     Spot.of(radial, point),
-                    setUps.method1(radial, radial.lines().getFirst(), List.of(), List.of()),
+                    setUps.method1(radial, radial.lines().getFirst(), List.of()),
                     Places.front(radial.id(), point.id(), NEUTRAL),
                     Places.front(radial.id(), point.id(), CPC)));
             if (point.kind() == PointKind.ISOLATOR) {
@@ -73,7 +75,10 @@ final class PolaritySlots {
                 isolator.id() + "/off",
                 radial.lines().getFirst().letter() + "–E, open",
                 Spot.of(radial, isolator, "off"),
-                setUps.method1(radial, radial.lines().getFirst(), List.of(isolator.label() + " off"), off),
+                setUps.method1(
+                        radial,
+                        radial.lines().getFirst(),
+                        List.of(new Action.Operate(isolator.label() + " off", off))),
                 Places.front(radial.id(), isolator.id(), radial.lines().getFirst()),
                 Places.front(radial.id(), isolator.id(), CPC)));
         slots.add(slot(
@@ -81,7 +86,10 @@ final class PolaritySlots {
                 isolator.id() + "/off-neutral",
                 "N through, open",
                 Spot.of(radial, isolator, "off"),
-                setUps.method1(radial, radial.lines().getFirst(), List.of(isolator.label() + " off"), off),
+                setUps.method1(
+                        radial,
+                        radial.lines().getFirst(),
+                        List.of(new Action.Operate(isolator.label() + " off", off))),
                 Places.accessory(radial.id(), isolator.id(), NEUTRAL),
                 Places.front(radial.id(), isolator.id(), NEUTRAL)));
     }
@@ -96,7 +104,10 @@ final class PolaritySlots {
                     lamp.id() + "/" + group.switches().get(i).id(),
                     "SL–E, open",
                     Spot.of(lighting, lighting.point(lamp.id()), words),
-                    setUps.method1(lighting, LINE, List.of(words), LightStates.edits(lighting.id(), group, state)),
+                    setUps.method1(
+                            lighting,
+                            LINE,
+                            List.of(new Action.Operate(words, LightStates.edits(lighting.id(), group, state)))),
                     Places.front(lighting.id(), lamp.id(), SWITCHED_LINE),
                     Places.front(lighting.id(), lamp.id(), CPC)));
         }

@@ -1,5 +1,6 @@
 package prantel.core.sequence;
 
+import prantel.core.procedure.SetUp;
 import prantel.core.scheme.TestKind;
 
 import prantel.core.scheme.Scheme;

@@ -2,7 +2,12 @@ package prantel.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import prantel.core.network.Edit;
+import prantel.core.network.Terminal;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.Action.Part;
+import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -11,161 +16,176 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 
-/** The set-ups of the tests as edits of the compiled rig. Common practice, no source. */
+/** The set-ups of the tests as actions at the compiled rig. Common practice, no source. */
 final class SetUps {
     /** Said first in every set-up with the supply on. Common practice, no source; the fused probes: HSE GS38, from memory. */
-    private static final String LIVE_CAUTION =
+    private static final Action LIVE_CAUTION = new Action.Heed(
             "Caution, live: supervised and with permission only; fused probes with short tips, covers on where they can"
-                    + " be, bystanders out. Local rules and licensed practice come first";
+                    + " be, bystanders out. Local rules and licensed practice come first");
+
+    private static final Action LOADS_OUT = new Action.TakeLoadsOut("Loads out");
+    private static final Optional<String> AND = Optional.of(" ");
+    private static final Optional<String> COMMA = Optional.of(", ");
 
     private final Rig rig;
-    /** Of every dead test. */
-    private final List<Edit> isolation;
+    /** Before every dead test. */
+    private final List<Action> madeDead;
 
     SetUps(Rig rig) {
         this.rig = rig;
-        this.isolation = mainSwitchOff(rig.origin());
+        this.madeDead = List.of(
+                new Action.MainSwitchOff("Main switch off", mainSwitchOff(rig.origin())),
+                new Action.LockOff(),
+                new Action.ProveDead(Isolation.provedDead(rig)));
     }
 
     /** Line conductor out of its device and into the earth bar: line and CPC are linked at the board. */
-    SetUp method1(Circuit circuit, Conductor line, List<String> moreSteps, List<Edit> moreEdits) {
-        List<Edit> edits = new ArrayList<>(moreEdits);
-        edits.add(new Edit.Open(Places.terminationAtBoard(circuit.id(), line)));
-        edits.add(new Edit.Bridge(
-                Places.cableAtBoard(circuit.id(), line),
-                Places.earthBar(circuit.way().board()),
-                jointOhms()));
+    SetUp method1(Circuit circuit, Conductor line, List<Action> more) {
         String name = line == Conductor.LINE ? "Line" : line.word();
-        List<String> steps = new ArrayList<>(
-                List.of(name + " of " + circuit.label() + " out of its device and into the earth bar", "Loads out"));
-        steps.addAll(moreSteps);
-        steps.add("Leads nulled, probes on the line and E of the point");
-        return dead(steps, edits);
+        List<Action> actions = new ArrayList<>(List.of(
+                new Action.TakeOut(
+                        name + " of " + circuit.label() + " out of its device",
+                        Part.CONDUCTOR,
+                        List.of(new Edit.Open(Places.terminationAtBoard(circuit.id(), line)))),
+                new Action.Link(
+                        "and into the earth bar",
+                        List.of(link(
+                                Places.cableAtBoard(circuit.id(), line),
+                                Places.earthBar(circuit.way().board()))),
+                        AND),
+                LOADS_OUT));
+        actions.addAll(more);
+        actions.add(new Action.NullLeads("Leads nulled"));
+        actions.add(new Action.PutProbes("probes on the line and E of the point", COMMA));
+        return dead(actions);
     }
 
     /** Nothing moved: wander lead on the MET, the other on the CPC of the point. */
     SetUp method2(Circuit circuit) {
-        return dead(
-                List.of("Wander lead on the MET and nulled with it", "The other lead on E of the point"),
-                devicesOff(circuit));
+        return dead(List.of(
+                new Action.Operate("Breaker off", devicesOff(circuit)),
+                new Action.NullLeads("Wander lead on the MET and nulled with it"),
+                new Action.PutProbes("The other lead on E of the point")));
     }
 
     /** One end of the bond off the MET, so that only this conductor is measured. */
     SetUp bond(MainBond bond) {
-        return dead(
-                List.of(
+        return dead(List.of(
+                new Action.TakeOut(
                         "Whole installation isolated; bond to the " + bond.part() + " off the MET",
-                        "Wander lead on the free end and nulled with it"),
-                List.of(new Edit.Open(Places.bondAtMet(bond.id()))));
+                        Part.BOND,
+                        List.of(new Edit.Open(Places.bondAtMet(bond.id())))),
+                new Action.NullLeads("Wander lead on the free end and nulled with it")));
     }
 
     SetUp bondInPlace(MainBond bond) {
-        return dead(
-                List.of(
-                        "Whole installation isolated; the bond to the " + bond.part() + " stays connected",
-                        "Wander lead on the MET and nulled with it"),
-                List.of());
+        return dead(List.of(
+                new Action.Heed("Whole installation isolated; the bond to the " + bond.part() + " stays connected"),
+                new Action.NullLeads("Wander lead on the MET and nulled with it")));
     }
 
-    SetUp nothingMoved(String step) {
-        return dead(List.of(step), List.of());
+    /** @param probes where they go */
+    SetUp nothingMoved(String probes) {
+        return dead(List.of(new Action.PutProbes(probes)));
     }
 
     SetUp earthingConductor() {
-        return dead(
-                List.of(
+        return dead(List.of(
+                new Action.TakeOut(
                         "Whole installation isolated; earthing conductor off the MET",
-                        "Wander lead on the free end and nulled with it, the other on the supply's earth terminal"),
-                List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET)));
+                        Part.EARTHING_CONDUCTOR,
+                        List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))),
+                new Action.NullLeads(
+                        "Wander lead on the free end and nulled with it, the other on the supply's earth terminal")));
     }
 
     /** All six ends of the ring apart. */
     SetUp ringOpened(Ring ring) {
-        return dead(List.of("All six ends of " + ring.label() + " out of their terminals", "Leads nulled"), ends(ring));
+        return dead(List.of(endsOut(ring), new Action.NullLeads("Leads nulled")));
     }
 
     /** Line of one leg with the other conductor of the other leg, both pairs. */
     SetUp ringCrossed(Ring ring, Conductor with) {
-        List<Edit> edits = new ArrayList<>(ends(ring));
-        edits.add(joined(ring, Conductor.LINE, false, with, true));
-        edits.add(joined(ring, Conductor.LINE, true, with, false));
-        return dead(
-                List.of(
-                        "All six ends of " + ring.label() + " out of their terminals",
-                        "Line of each leg joined with the " + with.word() + " of the other leg"),
-                edits);
+        return dead(List.of(
+                endsOut(ring),
+                new Action.Cross(
+                        "Line of each leg joined with the " + with.word() + " of the other leg",
+                        List.of(
+                                joined(ring, Conductor.LINE, false, with, true),
+                                joined(ring, Conductor.LINE, true, with, false)))));
+    }
+
+    private static Action endsOut(Ring ring) {
+        List<Edit> edits = new ArrayList<>();
+        for (Conductor conductor : ring.conductors()) {
+            edits.add(new Edit.Open(Places.terminationAtBoard(ring.id(), conductor)));
+            edits.add(new Edit.Open(Places.secondTerminationAtBoard(ring.id(), conductor)));
+        }
+        return new Action.TakeOut(
+                "All six ends of " + ring.label() + " out of their terminals", Part.CONDUCTOR, edits);
     }
 
     private Edit joined(Ring ring, Conductor a, boolean aSecond, Conductor b, boolean bSecond) {
         return new Edit.Bridge(end(ring, a, aSecond), end(ring, b, bSecond), 2 * jointOhms());
     }
 
-    private static prantel.core.network.Terminal end(Ring ring, Conductor conductor, boolean second) {
+    private static Terminal end(Ring ring, Conductor conductor, boolean second) {
         return second ? Places.secondCableAtBoard(ring.id(), conductor) : Places.cableAtBoard(ring.id(), conductor);
     }
 
-    private static List<Edit> ends(Ring ring) {
-        List<Edit> edits = new ArrayList<>();
-        for (Conductor conductor : ring.conductors()) {
-            edits.add(new Edit.Open(Places.terminationAtBoard(ring.id(), conductor)));
-            edits.add(new Edit.Open(Places.secondTerminationAtBoard(ring.id(), conductor)));
-        }
-        return edits;
-    }
-
     /** Device off, neutral out of its bar, CPC on the bar so that a leak to metalwork is seen. */
-    SetUp insulation(Circuit circuit, List<String> moreSteps, List<Edit> moreEdits) {
-        List<Edit> edits = new ArrayList<>(devicesOff(circuit));
-        edits.add(new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
+    SetUp insulation(Circuit circuit, List<Action> more) {
+        List<Edit> neutral = new ArrayList<>();
+        neutral.add(new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
         if (circuit instanceof Ring) {
-            edits.add(new Edit.Open(Places.secondTerminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
+            neutral.add(new Edit.Open(Places.secondTerminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
         }
-        edits.addAll(moreEdits);
-        List<String> steps =
-                new ArrayList<>(List.of("Breaker off, loads out, neutral of " + circuit.label() + " out of its bar"));
-        steps.addAll(moreSteps);
-        steps.add("CPC on the earth bar; probes on the conductors at the board");
-        return dead(steps, edits);
+        List<Action> actions = new ArrayList<>(List.of(
+                new Action.Operate("Breaker off", devicesOff(circuit)),
+                LOADS_OUT,
+                new Action.TakeOut(
+                        "Neutral of " + circuit.label() + " out of its bar", Part.CONDUCTOR, neutral)));
+        actions.addAll(more);
+        actions.add(new Action.Heed("CPC on the earth bar"));
+        actions.add(new Action.PutProbes("probes on the conductors at the board", Optional.of("; ")));
+        return dead(actions);
     }
 
     /** All live conductors of a circuit joined, for the test to earth only. */
-    List<Edit> livesJoined(Circuit circuit) {
+    Action livesJoined(Circuit circuit) {
         List<Edit> edits = new ArrayList<>();
         for (Conductor line : circuit.lines()) {
-            edits.add(new Edit.Bridge(
-                    Places.cableAtBoard(circuit.id(), line),
-                    Places.cableAtBoard(circuit.id(), Conductor.NEUTRAL),
-                    jointOhms()));
+            edits.add(link(
+                    Places.cableAtBoard(circuit.id(), line), Places.cableAtBoard(circuit.id(), Conductor.NEUTRAL)));
         }
-        return edits;
+        return new Action.Link("Line and neutral joined at the board", edits);
     }
 
     /** A firm link for a test. */
-    Edit link(prantel.core.network.Terminal a, prantel.core.network.Terminal b) {
+    Edit link(Terminal a, Terminal b) {
         return new Edit.Bridge(a, b, jointOhms());
     }
 
     /** A section apart from the rest: its RCD off, its devices on. */
-    SetUp section(Board board, Board.Section section, List<Conductor> poles) {
+    SetUp section(Board board, Board.Section section, List<Conductor> poles, List<Action> more) {
         List<Edit> edits = new ArrayList<>();
         poles.forEach(p -> edits.add(new Edit.Open(Places.feed(board.id(), section.id(), p))));
-        return dead(
-                List.of(
-                        section.label() + ": feed off, all its devices on, loads and surge protection out",
-                        "Probes on the section's line bar, neutral bar and the earth bar"),
-                edits);
+        List<Action> actions = new ArrayList<>(List.of(
+                new Action.Operate(section.label() + ": feed off, all its devices on", edits),
+                new Action.TakeLoadsOut("Loads and surge protection out"),
+                new Action.PutProbes("Probes on the section's line bar, neutral bar and the earth bar")));
+        actions.addAll(more);
+        return dead(actions);
     }
 
-    SetUp board(Board board) {
-        List<Edit> edits = new ArrayList<>();
-        if (!board.id().equals(rig.origin().id())) {
-            poles(board).forEach(p -> edits.add(new Edit.Open(Places.mainSwitch(board.id(), p))));
-        }
-        return dead(
-                List.of(
-                        "All devices of " + board.label() + " on, its main switch off, loads and surge protection out",
-                        "Probes behind the main switch and on the earth bar"),
-                edits);
+    SetUp board(Board board, List<Action> more) {
+        List<Edit> edits = board.id().equals(rig.origin().id()) ? List.of() : mainSwitchOff(board);
+        List<Action> actions = new ArrayList<>(List.of(
+                new Action.Operate("All devices of " + board.label() + " on, its main switch off", edits),
+                new Action.TakeLoadsOut("Loads and surge protection out"),
+                new Action.PutProbes("Probes behind the main switch and on the earth bar")));
+        actions.addAll(more);
+        return dead(actions);
     }
 
     List<Conductor> poles(Board board) {
@@ -178,35 +198,40 @@ final class SetUps {
         return rig.isThreePhase(board.id()) ? Conductor.THREE_LINES : List.of(Conductor.LINE);
     }
 
-    /** Supply on as far as the main switch of a board, which is off. */
-    SetUp atIncoming(Board board, String step) {
-        return new SetUp(
-                List.of(LIVE_CAUTION, "Supply on, main switch of " + board.label() + " off and locked", step),
-                mainSwitchOff(board),
-                List.of());
+    /** Supply on as far as the main switch of a board, which is off. @param probes where they go */
+    SetUp atIncoming(Board board, String probes) {
+        return new SetUp(List.of(
+                LIVE_CAUTION,
+                new Action.MainSwitchOff(
+                        "Supply on, main switch of " + board.label() + " off", mainSwitchOff(board)),
+                new Action.LockOff(),
+                new Action.PutProbes(probes)));
     }
 
     /** As {@link #atIncoming}, with the earthing conductor off the MET. */
     SetUp ze() {
-        return new SetUp(
-                List.of(
-                        LIVE_CAUTION,
-                        "Whole installation off and locked but for the incoming supply",
+        return new SetUp(List.of(
+                LIVE_CAUTION,
+                new Action.MainSwitchOff(
+                        "Whole installation off but for the incoming supply", mainSwitchOff(rig.origin())),
+                new Action.LockOff(),
+                new Action.TakeOut(
                         "Earthing conductor off the MET; goes back at once afterwards",
-                        "Probes on the incoming line and the free earthing conductor"),
-                isolation,
-                List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET)));
+                        Part.EARTHING_CONDUCTOR,
+                        List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))),
+                new Action.PutProbes("Probes on the incoming line and the free earthing conductor")));
     }
 
-    /** Everything on and connected, loads out. */
-    SetUp live(String step) {
-        return new SetUp(
-                List.of(LIVE_CAUTION, "Everything connected and closed up, earth on the MET, supply on", step),
-                List.of(),
-                List.of());
+    /** Everything on and connected, loads out. @param what is done then */
+    SetUp live(String what) {
+        return new SetUp(List.of(
+                LIVE_CAUTION,
+                new Action.Reinstate("Everything connected and closed up, earth on the MET"),
+                new Action.Energise("supply on"),
+                new Action.PutProbes(what)));
     }
 
-    private List<Edit> mainSwitchOff(Board board) {
+    List<Edit> mainSwitchOff(Board board) {
         return poles(board).stream()
                 .<Edit>map(p -> new Edit.Open(Places.mainSwitch(board.id(), p)))
                 .toList();
@@ -225,9 +250,9 @@ final class SetUps {
         return rig.workmanship().terminationMilliohms() / 1000;
     }
 
-    private SetUp dead(List<String> steps, List<Edit> edits) {
-        List<String> words = new ArrayList<>(List.of("Main switch off, locked, " + Isolation.provedDead(rig)));
-        words.addAll(steps);
-        return new SetUp(words, isolation, edits);
+    private SetUp dead(List<Action> actions) {
+        List<Action> all = new ArrayList<>(madeDead);
+        all.addAll(actions);
+        return new SetUp(all);
     }
 }

@@ -17,6 +17,8 @@ import prantel.core.instrument.Reading;
 import prantel.core.instrument.Saying;
 import prantel.core.limits.FaultCurrent;
 import prantel.core.network.Edit;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -192,13 +194,12 @@ class LiveReadingsTest {
                 slot.quantity(),
                 slot.spot(),
                 slot.measurement(),
-                new prantel.core.sequence.SetUp(
-                        List.of(),
-                        List.of(),
+                new SetUp(List.of(new Action.Link(
+                        "neutral and CPC touching",
                         List.of(new Edit.Bridge(
                                 Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.NEUTRAL),
                                 Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.CPC),
-                                0.01))),
+                                0.01))))),
                 slot.boxUnit(),
                 slot.limit(),
                 slot.byHand());

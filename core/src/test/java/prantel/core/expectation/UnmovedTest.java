@@ -15,7 +15,7 @@ import prantel.core.network.Network;
 import prantel.core.network.Terminal;
 import prantel.core.quantity.Unit;
 import prantel.core.sequence.Measurement;
-import prantel.core.sequence.SetUp;
+import prantel.core.procedure.SetUp;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.Spot;
@@ -45,7 +45,7 @@ class UnmovedTest {
                         "L–N",
                         new Spot(Optional.empty(), Optional.empty(), "at the board", Spot.NO_DISTANCE),
                         new Measurement.TwoProbe(function, LINE, NEUTRAL),
-                        new SetUp(List.of(), List.of(), List.of()),
+                        new SetUp(List.of()),
                         Unit.MEGOHM,
                         Optional.empty(),
                         Optional.empty()),
