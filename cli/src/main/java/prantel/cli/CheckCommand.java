@@ -10,7 +10,10 @@ import prantel.core.survey.SchemeSurvey;
 import prantel.formats.SchemeFile;
 
 /** Checks files and says that they are sound, or everything that is not. */
-@Command(name = "check", description = "Check a rig and the files that go with it, or a scheme file alone.", mixinStandardHelpOptions = true)
+@Command(
+        name = "check",
+        description = "Check a rig and the files that go with it, or a scheme file alone.",
+        mixinStandardHelpOptions = true)
 final class CheckCommand implements Runnable {
     @Mixin
     private final Inputs inputs = new Inputs();
@@ -26,8 +29,10 @@ final class CheckCommand implements Runnable {
             spec.commandLine()
                     .getOut()
                     .println(scheme.name() + " is sound: " + scheme.steps().size() + " step(s), "
-                            + scheme.tests().size() + " test(s), " + scheme.observations().size() + " observation(s), "
-                            + scheme.questions().size() + " question(s), " + scheme.criteria().size()
+                            + scheme.tests().size() + " test(s), "
+                            + scheme.observations().size() + " observation(s), "
+                            + scheme.questions().size() + " question(s), "
+                            + scheme.criteria().size()
                             + " criteria.");
             return;
         }
@@ -42,7 +47,9 @@ final class CheckCommand implements Runnable {
                 .forEach(w -> spec.commandLine().getOut().println("  △ " + w.says() + " (" + w.source() + ")"));
         if (inputs.scheme != null) {
             SchemeSurvey.of(key.scheme(), key.rig())
-                    .forEach(p -> spec.commandLine().getOut().println("  △ " + key.scheme().id() + ", " + p));
+                    .forEach(p -> spec.commandLine()
+                            .getOut()
+                            .println("  △ " + key.scheme().id() + ", " + p));
         }
     }
 }

@@ -87,6 +87,7 @@ class ArchitectureTest {
     }
 
     private static int place(JavaClass item) {
-        return ROOMS.indexOf(item.getPackageName().replaceFirst("prantel\\.core\\.?", "").replaceFirst("\\..*", ""));
+        return ROOMS.indexOf(
+                item.getPackageName().replaceFirst("prantel\\.core\\.?", "").replaceFirst("\\..*", ""));
     }
 }

@@ -228,7 +228,8 @@ class JourneyIT extends BrowserTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(">999"))
                 .tap();
         assertThat(live).hasValue(Pattern.compile(">999.*"));
-        assertThat(page.getByLabel("Insulation L–E, Parlour sockets, 500 V, MΩ")).isFocused();
+        assertThat(page.getByLabel("Insulation L–E, Parlour sockets, 500 V, MΩ"))
+                .isFocused();
 
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Faults I found"))
                 .tap();

@@ -75,7 +75,8 @@ class WholeSequenceIT extends BrowserTest {
             }
         }
         live.getFirst().click();
-        assertThat(sheet.getByText("its boxes open when your assessor has made the rig live")).isVisible();
+        assertThat(sheet.getByText("its boxes open when your assessor has made the rig live"))
+                .isVisible();
         Axe.check(sheet, "a sheet, dead part filled");
 
         goLive(assessor);
@@ -122,7 +123,8 @@ class WholeSequenceIT extends BrowserTest {
     /** Every box of one test: words by their key, numbers typed, the record by what the trade says. */
     private void fill(Page sheet, Page assessor, Locator tab, Map<String, String> readings, int doubling) {
         tab.click();
-        for (Locator expected : sheet.getByLabel(Pattern.compile("expected, Ω$")).all()) {
+        for (Locator expected :
+                sheet.getByLabel(Pattern.compile("expected, Ω$")).all()) {
             expected.fill("0.30");
         }
         Locator boxes = sheet.locator("input[id^='box-']:not(:disabled)");
@@ -145,8 +147,8 @@ class WholeSequenceIT extends BrowserTest {
     }
 
     private static void words(Page sheet, String words) {
-        Locator open =
-                sheet.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(words).setPressed(false));
+        Locator open = sheet.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(words).setPressed(false));
         while (open.count() > 0) {
             open.first().click();
         }

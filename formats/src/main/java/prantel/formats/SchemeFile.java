@@ -60,20 +60,21 @@ public final class SchemeFile {
         List<Scheme.OrderRule> order = file.parts("/order", list(root, "order"), (node, at) -> rule(node));
         Set<TestKind> asked = new LinkedHashSet<>();
         steps.forEach(s -> asked.addAll(s.tests()));
-        List<Criterion> criteria =
-                file.parts("/criteria", root.get("criteria"), (node, at) -> criterion(node, asked));
+        List<Criterion> criteria = file.parts("/criteria", root.get("criteria"), (node, at) -> criterion(node, asked));
         Scheme.PassRule pass = file.part(
                 "/pass",
                 () -> new Scheme.PassRule(
                         root.get("pass").get("share").asDouble(),
                         root.get("pass").path("keyMissed").asInt(0)));
-        return file.whole(() -> new Scheme(
-                JsonFile.need(about), JsonFile.need(practice), steps, order, criteria, JsonFile.need(pass)));
+        return file.whole(() ->
+                new Scheme(JsonFile.need(about), JsonFile.need(practice), steps, order, criteria, JsonFile.need(pass)));
     }
 
     private About about() {
         Map<String, String> vocabulary = new LinkedHashMap<>();
-        root.path("vocabulary").propertyStream().forEach(p -> vocabulary.put(p.getKey(), p.getValue().asString()));
+        root.path("vocabulary")
+                .propertyStream()
+                .forEach(p -> vocabulary.put(p.getKey(), p.getValue().asString()));
         List<About.Decided> decided = file.parts(
                 "/decided",
                 list(root, "decided"),
@@ -82,7 +83,9 @@ public final class SchemeFile {
         About.Times allowed = file.part(
                 "/times",
                 () -> new About.Times(
-                        times.path("dead").asInt(0), times.path("live").asInt(0), times.path("all").asInt(0)));
+                        times.path("dead").asInt(0),
+                        times.path("live").asInt(0),
+                        times.path("all").asInt(0)));
         return new About(
                 text(root, "id"),
                 root.get("version").asInt(),
@@ -183,7 +186,8 @@ public final class SchemeFile {
         return file.part(
                 at,
                 () -> new Tolerances.Factors(
-                        node.path("low").asDouble(usual.low()), node.path("high").asDouble(usual.high())));
+                        node.path("low").asDouble(usual.low()),
+                        node.path("high").asDouble(usual.high())));
     }
 
     private Step step(JsonNode node, String at) {

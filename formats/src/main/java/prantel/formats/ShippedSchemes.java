@@ -27,7 +27,9 @@ public final class ShippedSchemes {
             Scheme scheme = SchemeFile.read(bytes);
             ALL.put(scheme.id(), new Shipped(scheme, bytes));
         });
-        index.get("shortNames").propertyStream().forEach(p -> SHORT.put(p.getKey(), p.getValue().asString()));
+        index.get("shortNames")
+                .propertyStream()
+                .forEach(p -> SHORT.put(p.getKey(), p.getValue().asString()));
         EVERY_TEST = index.get("everyTest").asString();
     }
 

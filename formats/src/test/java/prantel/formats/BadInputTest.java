@@ -22,7 +22,11 @@ import tools.jackson.databind.json.JsonMapper;
 /** What is wrong is refused with its place in the file and in words, all of it at once, and nothing is taken silently. */
 class BadInputTest {
     private static final String GOOD = new String(RigFile.write(Rigs.fiveSockets()), StandardCharsets.UTF_8);
-    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), ShippedSchemes.all().get("workshop").scheme());
+    private static final Key KEY = Key.of(
+            Rigs.fiveSockets(),
+            FaultSet.NONE,
+            Testers.usual(),
+            ShippedSchemes.all().get("workshop").scheme());
 
     private static List<Problem> problems(String file) {
         ProblemsException e = catchThrowableOfType(
@@ -203,7 +207,10 @@ class BadInputTest {
     void deckNamesNothingThatAFileSpells() {
         String file = change("\"label\" : \"socket 1\"", "\"label\" : \".control shell touch X .endc\"");
         Key key = Key.of(
-                RigFile.read(file.getBytes(StandardCharsets.UTF_8)), FaultSet.NONE, Testers.usual(), ShippedSchemes.all().get("workshop").scheme());
+                RigFile.read(file.getBytes(StandardCharsets.UTF_8)),
+                FaultSet.NONE,
+                Testers.usual(),
+                ShippedSchemes.all().get("workshop").scheme());
         String deck = SpiceDeck.write(key);
         assertThat(deck).doesNotContain("touch X");
         assertThat(deck.lines().filter(l -> l.startsWith(".control"))).hasSizeLessThanOrEqualTo(1);

@@ -21,8 +21,7 @@ class BadSchemesTest {
     private static final JsonMapper JSON = new JsonMapper();
 
     /** A whole scheme, small. */
-    private static final String SOUND =
-            """
+    private static final String SOUND = """
             {"format": "prantel-scheme-1", "id": "small", "version": 1, "name": "Small",
              "times": {"dead": 20, "live": 10, "all": 40},
              "vocabulary": {"CPC": "earth core"},
@@ -159,7 +158,8 @@ class BadSchemesTest {
 
     @Test
     void theSoundOneIsRead() {
-        assertThat(SchemeFile.read(SOUND.getBytes(StandardCharsets.UTF_8)).tests()).hasSize(5);
+        assertThat(SchemeFile.read(SOUND.getBytes(StandardCharsets.UTF_8)).tests())
+                .hasSize(5);
     }
 
     @Test
@@ -169,8 +169,7 @@ class BadSchemesTest {
         put(root, "/criteria/0/tests", JSON.readTree("[\"ipf\"]"));
         put(root, "/steps/2/id", JSON.readTree("\"ring\""));
         ProblemsException told = catchThrowableOfType(
-                ProblemsException.class,
-                () -> SchemeFile.read(root.toString().getBytes(StandardCharsets.UTF_8)));
+                ProblemsException.class, () -> SchemeFile.read(root.toString().getBytes(StandardCharsets.UTF_8)));
         assertThat(told.problems())
                 .extracting(Problem::where)
                 .containsAll(List.of("/order/0/first", "/criteria/0/tests", "/steps/2/id"));

@@ -53,7 +53,13 @@ class DemoFaultsTest {
         for (String name : RIGS) {
             Rig rig = DemoRigsTest.rig(name);
             FULL.put(name, Exploration.of(Key.of(rig, FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest())));
-            DEAD.put(name, Exploration.of(Key.of(rig, FaultSet.NONE, Testers.usual(), ShippedSchemes.all().get("workshop").scheme())));
+            DEAD.put(
+                    name,
+                    Exploration.of(Key.of(
+                            rig,
+                            FaultSet.NONE,
+                            Testers.usual(),
+                            ShippedSchemes.all().get("workshop").scheme())));
         }
     }
 

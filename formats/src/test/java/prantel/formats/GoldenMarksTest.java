@@ -85,7 +85,9 @@ class GoldenMarksTest {
                     DemoRigsTest.rig(rig),
                     FaultSet.NONE,
                     Testers.usual(),
-                    full ? ShippedSchemes.everyTest() : ShippedSchemes.all().get("workshop").scheme());
+                    full
+                            ? ShippedSchemes.everyTest()
+                            : ShippedSchemes.all().get("workshop").scheme());
         } catch (Exception e) {
             throw new IllegalStateException(e);
         }
@@ -149,7 +151,9 @@ class GoldenMarksTest {
     private static String text(Expectation e, double leads, double care, Random random) {
         Reading right = e.withFaults();
         if (random.nextDouble() < care) {
-            return right instanceof Reading.Value v && leads > 0 && e.slot().boxUnit().symbol().equals("Ω")
+            return right instanceof Reading.Value v
+                            && leads > 0
+                            && e.slot().boxUnit().symbol().equals("Ω")
                     ? Check.plain(Math.round(100 * (v.base() + leads)) / 100.0)
                     : right.shown();
         }
@@ -158,7 +162,10 @@ class GoldenMarksTest {
             case 1 -> "12,5";
             case 2 -> "OL";
             case 3 -> "0";
-            case 4 -> right instanceof Reading.Value v ? Check.plain(10 * e.slot().boxUnit().fromBase(v.base())) : "x?";
+            case 4 ->
+                right instanceof Reading.Value v
+                        ? Check.plain(10 * e.slot().boxUnit().fromBase(v.base()))
+                        : "x?";
             case 5 -> e.healthy().shown();
             case 6 -> "> 999";
             case 7 -> "tripped";
@@ -169,7 +176,8 @@ class GoldenMarksTest {
     private static String hash(MarkedSheet sheet) throws Exception {
         StringBuilder all = new StringBuilder();
         // the order on the sheet is the scheme's; what each mark is must not move
-        for (Mark m : sheet.marks().stream().sorted(Comparator.comparing(Mark::id)).toList()) {
+        for (Mark m :
+                sheet.marks().stream().sorted(Comparator.comparing(Mark::id)).toList()) {
             all.append(String.join(
                             "|",
                             m.id(),
@@ -183,7 +191,8 @@ class GoldenMarksTest {
                     .append('\n');
         }
         sheet.outcome().reasons().forEach(r -> all.append(r).append('\n'));
-        byte[] digest = MessageDigest.getInstance("SHA-256").digest(all.toString().getBytes(StandardCharsets.UTF_8));
+        byte[] digest =
+                MessageDigest.getInstance("SHA-256").digest(all.toString().getBytes(StandardCharsets.UTF_8));
         return HexFormat.of().formatHex(digest, 0, 12);
     }
 }

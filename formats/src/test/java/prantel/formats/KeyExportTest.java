@@ -13,7 +13,8 @@ import tools.jackson.databind.JsonNode;
 
 /** The sheet that goes out: every box once, its band in the unit it says. */
 class KeyExportTest {
-    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
+    private static final Key KEY =
+            Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), ShippedSchemes.everyTest());
 
     private static Map<String, JsonNode> slots() {
         Map<String, JsonNode> slots = new HashMap<>();

@@ -18,7 +18,11 @@ import prantel.core.marking.CandidateRecord;
 import prantel.core.sequence.SlotId;
 
 class ReadingsCsvTest {
-    private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), ShippedSchemes.all().get("workshop").scheme());
+    private static final Key KEY = Key.of(
+            Rigs.fiveSockets(),
+            FaultSet.NONE,
+            Testers.usual(),
+            ShippedSchemes.all().get("workshop").scheme());
 
     private static CandidateRecord read(String text) {
         return ReadingsCsv.read(text.getBytes(StandardCharsets.UTF_8), KEY, List.of());

@@ -40,14 +40,17 @@ class ShippedSchemesTest {
     @MethodSource("all")
     void saysWhatItFollowsAndWhatWasDecided(Scheme scheme) {
         assertThat(scheme.about().follows()).isNotEmpty();
-        assertThat(scheme.about().decided()).isNotEmpty().allSatisfy(d -> assertThat(d.why()).isNotBlank());
+        assertThat(scheme.about().decided())
+                .isNotEmpty()
+                .allSatisfy(d -> assertThat(d.why()).isNotBlank());
         assertThat(scheme.criteria()).isNotEmpty();
     }
 
     @ParameterizedTest
     @MethodSource("all")
     void fileIsUnderItsName(Scheme scheme) {
-        assertThat(ShippedSchemesTest.class.getResource("/prantel/schemes/" + scheme.id() + ".scheme.json")).isNotNull();
+        assertThat(ShippedSchemesTest.class.getResource("/prantel/schemes/" + scheme.id() + ".scheme.json"))
+                .isNotNull();
     }
 
     /** A rig that it is meant for gives every test it asks for. */
@@ -96,7 +99,8 @@ class ShippedSchemesTest {
         assertThat(sheet.marks())
                 .filteredOn(m -> m.award() != Mark.Award.NOT_SEEN)
                 .isNotEmpty()
-                .allSatisfy(m -> assertThat(m.award()).as(m.id() + ": " + m.words()).isEqualTo(Mark.Award.FULL));
+                .allSatisfy(
+                        m -> assertThat(m.award()).as(m.id() + ": " + m.words()).isEqualTo(Mark.Award.FULL));
     }
 
     /** As the tester shows it; one of the two continuity methods; the expected values of the ring said first. */
@@ -109,12 +113,15 @@ class ShippedSchemesTest {
                 .filter(e -> asked.contains(e.slot().id()))
                 .toList();
         Map<SlotId, String> readings = boxes.stream()
-                .collect(Collectors.toMap(e -> e.slot().id(), e -> e.withFaults().shown()));
+                .collect(
+                        Collectors.toMap(e -> e.slot().id(), e -> e.withFaults().shown()));
         Map<SlotId, Boolean> judgements = boxes.stream()
                 .filter(e -> e.satisfactory().isPresent())
-                .collect(Collectors.toMap(e -> e.slot().id(), e -> e.satisfactory().get()));
+                .collect(Collectors.toMap(
+                        e -> e.slot().id(), e -> e.satisfactory().get()));
         Map<SlotId, String> expected = boxes.stream()
-                .filter(e -> e.slot() instanceof prantel.core.sequence.Slot.Measured m && m.byHand().isPresent())
+                .filter(e -> e.slot() instanceof prantel.core.sequence.Slot.Measured m
+                        && m.byHand().isPresent())
                 .collect(Collectors.toMap(
                         e -> e.slot().id(),
                         e -> String.format(
@@ -132,11 +139,10 @@ class ShippedSchemesTest {
     @ValueSource(strings = {"initial-single-phase", "initial-three-phase", "condition-check", "ring-drill"})
     void isolationComesBeforeEverythingThatTouches(String id) {
         Scheme scheme = named(id);
-        assertThat(scheme.order())
-                .anySatisfy(r -> {
-                    assertThat(r.first()).isEqualTo("isolate");
-                    assertThat(r.severity()).isEqualTo(Severity.SAFETY);
-                });
+        assertThat(scheme.order()).anySatisfy(r -> {
+            assertThat(r.first()).isEqualTo("isolate");
+            assertThat(r.severity()).isEqualTo(Severity.SAFETY);
+        });
         List<Step> steps = scheme.steps();
         int firstLive = (int) steps.stream().takeWhile(s -> !s.isLive()).count();
         assertThat(steps.subList(0, firstLive)).extracting(Step::id).contains("isolate");
@@ -155,17 +161,16 @@ class ShippedSchemesTest {
     /** Changing one weight changes the mark; nothing else moves. */
     @Test
     void oneWeightChangesTheMark() throws Exception {
-        String file = new String(
-                ShippedSchemes.all().get("workshop").file(), java.nio.charset.StandardCharsets.UTF_8);
-        Scheme heavier = SchemeFile.read(file.replace(
-                        "\"title\": \"Leads nulled\", \"weight\": 1", "\"title\": \"Leads nulled\", \"weight\": 5")
-                .getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        String file = new String(ShippedSchemes.all().get("workshop").file(), java.nio.charset.StandardCharsets.UTF_8);
+        Scheme heavier = SchemeFile.read(
+                file.replace("\"title\": \"Leads nulled\", \"weight\": 1", "\"title\": \"Leads nulled\", \"weight\": 5")
+                        .getBytes(java.nio.charset.StandardCharsets.UTF_8));
         Key key = Key.of(DemoRigsTest.rig("toll-cottage"), FaultSet.NONE, Testers.usual(), named("workshop"));
         MarkedSheet before = Marker.mark(key, honest(key));
         MarkedSheet after = Marker.mark(key, heavier, honest(key), Map.of());
         assertThat(after.outcome().outOf() - before.outcome().outOf()).isEqualTo(4);
-        assertThat(after.marks()).extracting(Mark::award).isEqualTo(before.marks().stream()
-                .map(Mark::award)
-                .toList());
+        assertThat(after.marks())
+                .extracting(Mark::award)
+                .isEqualTo(before.marks().stream().map(Mark::award).toList());
     }
 }

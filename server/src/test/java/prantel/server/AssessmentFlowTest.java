@@ -81,7 +81,8 @@ class AssessmentFlowTest {
     @Order(1)
     void bayThatIsTakenIsNotPreparedAgainUntilItIsCleared() {
         JsonNode bay = assessor.get("/api/floor").json().get("bays").get(0);
-        Map<String, String> wanted = Map.of("bayId", "bay-1", "candidateId", "owen", "testerId", "t1", "schemeId", "workshop");
+        Map<String, String> wanted =
+                Map.of("bayId", "bay-1", "candidateId", "owen", "testerId", "t1", "schemeId", "workshop");
         assertThat(assessor.post("/api/assessments", wanted).status()).isEqualTo(409);
 
         String petra = bay.get("assessmentId").asString();

@@ -27,8 +27,9 @@ final class Bays {
 
     /** A candidate in a free bay. @return the assessment's path */
     static String prepare(Browser assessor, String bay, String candidate) {
-        Browser.Answer made =
-                assessor.post("/api/assessments", Map.of("bayId", bay, "candidateId", candidate, "testerId", "t1", "schemeId", "workshop"));
+        Browser.Answer made = assessor.post(
+                "/api/assessments",
+                Map.of("bayId", bay, "candidateId", candidate, "testerId", "t1", "schemeId", "workshop"));
         assertThat(made.status()).as(made.text()).isEqualTo(200);
         return "/api/assessments/" + made.json().get("id").asString();
     }

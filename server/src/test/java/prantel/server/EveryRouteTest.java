@@ -66,7 +66,8 @@ class EveryRouteTest {
         assessor = Browser.of(mvc, "ines", "toll-gate-7");
         if (assessment == null) {
             Browser.Answer made = assessor.post(
-                    "/api/assessments", Map.of("bayId", "bay-2", "candidateId", "mirela", "testerId", "t1", "schemeId", "workshop"));
+                    "/api/assessments",
+                    Map.of("bayId", "bay-2", "candidateId", "mirela", "testerId", "t1", "schemeId", "workshop"));
             assessment = made.status() == 200
                     ? made.json().get("id").asString()
                     : assessor.get("/api/floor")

@@ -75,16 +75,26 @@ class SchemeFlowTest {
     @Test
     @Order(2)
     void aVersionIsKeptForEverAndItsDifferenceTold() {
-        String file = assessor.get("/api/schemes/ring-drill/1/text").json().get("text").asString();
-        String heavier = file.replace("\"title\": \"Leads nulled\", \"weight\": 1", "\"title\": \"Leads nulled\", \"weight\": 4");
+        String file = assessor.get("/api/schemes/ring-drill/1/text")
+                .json()
+                .get("text")
+                .asString();
+        String heavier = file.replace(
+                "\"title\": \"Leads nulled\", \"weight\": 1", "\"title\": \"Leads nulled\", \"weight\": 4");
         Browser.Answer used = assessor.put("/api/schemes", Map.of("text", heavier));
         assertThat(used.status()).isEqualTo(400);
         assertThat(used.text()).contains("give version 2");
-        Browser.Answer next = assessor.put("/api/schemes", Map.of("text", heavier.replace("\"version\": 1", "\"version\": 2")));
+        Browser.Answer next =
+                assessor.put("/api/schemes", Map.of("text", heavier.replace("\"version\": 1", "\"version\": 2")));
         assertThat(next.status()).as(next.text()).isEqualTo(200);
-        JsonNode changes = assessor.get("/api/schemes/ring-drill/difference?from=1&to=2").json();
-        assertThat(changes.toString()).contains("criteria, prepared, weight").contains("\"before\":\"1\"").contains("\"after\":\"4\"");
-        JsonNode bad = assessor.post("/api/schemes/check", Map.of("text", file.replace("\"ring\"", "\"wring\""))).json();
+        JsonNode changes =
+                assessor.get("/api/schemes/ring-drill/difference?from=1&to=2").json();
+        assertThat(changes.toString())
+                .contains("criteria, prepared, weight")
+                .contains("\"before\":\"1\"")
+                .contains("\"after\":\"4\"");
+        JsonNode bad = assessor.post("/api/schemes/check", Map.of("text", file.replace("\"ring\"", "\"wring\"")))
+                .json();
         assertThat(bad.get("problems").toString()).contains("/tests/");
     }
 
@@ -95,10 +105,12 @@ class SchemeFlowTest {
         wanted.put("schemeId", "no-such-scheme");
         assertThat(assessor.post("/api/assessments", wanted).text()).contains("choose a scheme");
         wanted.put("schemeId", "initial-single-phase");
-        path = "/api/assessments/" + assessor.post("/api/assessments", wanted).json().get("id").asString();
+        path = "/api/assessments/"
+                + assessor.post("/api/assessments", wanted).json().get("id").asString();
         sheet = path.replace("/api/assessments", "/api/my/sheets");
         Bays.open(assessor, path);
-        assertThat(candidate.get(sheet).json().get("scheme").asString()).isEqualTo("Initial verification, single-phase");
+        assertThat(candidate.get(sheet).json().get("scheme").asString())
+                .isEqualTo("Initial verification, single-phase");
     }
 
     @Test
@@ -114,13 +126,19 @@ class SchemeFlowTest {
         }
         assertThat(crossed).isNotNull();
         String slot = crossed.get("slot").asString();
-        assertThat(candidate.put(sheet + "/expected", event("slot", slot, "text", "0.28", "basedOn", 0)).status())
+        assertThat(candidate
+                        .put(sheet + "/expected", event("slot", slot, "text", "0.28", "basedOn", 0))
+                        .status())
                 .isEqualTo(200);
         // the reading of another socket of the same step is enough
         String other = slot.replaceAll("[^/]+$", "") + "socket-2";
-        assertThat(candidate.put(sheet + "/readings", event("slot", other, "text", "0.28", "basedOn", 0)).status())
+        assertThat(candidate
+                        .put(sheet + "/readings", event("slot", other, "text", "0.28", "basedOn", 0))
+                        .status())
                 .isEqualTo(200);
-        assertThat(candidate.put(sheet + "/expected", event("slot", slot, "text", "0.30", "basedOn", 1)).text())
+        assertThat(candidate
+                        .put(sheet + "/expected", event("slot", slot, "text", "0.30", "basedOn", 1))
+                        .text())
                 .contains("a reading is in");
     }
 
@@ -129,14 +147,21 @@ class SchemeFlowTest {
     void liveBoxesOpenWithTheBay() {
         String ze = box(step("ZE"), 0, 0).get("slot").asString();
         assertThat(step("ZE").get("closedBecause").asString()).contains("live test");
-        assertThat(candidate.put(sheet + "/readings", event("slot", ze, "text", "0.21", "basedOn", 0)).text())
+        assertThat(candidate
+                        .put(sheet + "/readings", event("slot", ze, "text", "0.21", "basedOn", 0))
+                        .text())
                 .contains("live-step-closed");
         assertThat(Bays.on(assessor, path, "the loop only").status()).isEqualTo(200);
-        assertThat(candidate.get(sheet + "/standing").json().get("live").asBoolean()).isTrue();
-        assertThat(candidate.put(sheet + "/readings", event("slot", ze, "text", "0.21", "basedOn", 0)).status())
+        assertThat(candidate.get(sheet + "/standing").json().get("live").asBoolean())
+                .isTrue();
+        assertThat(candidate
+                        .put(sheet + "/readings", event("slot", ze, "text", "0.21", "basedOn", 0))
+                        .status())
                 .isEqualTo(200);
         assertThat(Bays.off(assessor, path).status()).isEqualTo(200);
-        assertThat(candidate.put(sheet + "/readings", event("slot", ze, "text", "0.22", "basedOn", 1)).status())
+        assertThat(candidate
+                        .put(sheet + "/readings", event("slot", ze, "text", "0.22", "basedOn", 1))
+                        .status())
                 .as("put right after it is dead")
                 .isEqualTo(200);
     }
@@ -169,12 +194,15 @@ class SchemeFlowTest {
     @Test
     @Order(7)
     void aStopFreezesTheSheetAndIsWhatComesOut() {
-        assertThat(assessor.post(path + "/watch/stop", event("what", " ")).status()).isEqualTo(400);
+        assertThat(assessor.post(path + "/watch/stop", event("what", " ")).status())
+                .isEqualTo(400);
         assertThat(assessor.post(path + "/watch/stop", event("what", "worked over an exposed live part"))
                         .status())
                 .isEqualTo(200);
         String slot = box(step("BONDING"), 0, 0).get("slot").asString();
-        assertThat(candidate.put(sheet + "/readings", event("slot", slot, "text", "0.02", "basedOn", 0)).text())
+        assertThat(candidate
+                        .put(sheet + "/readings", event("slot", slot, "text", "0.02", "basedOn", 0))
+                        .text())
                 .contains("stopped for safety");
         assertThat(Bays.on(assessor, path, "again").status()).isEqualTo(409);
         assertThat(assessor.post(path + "/watch/end", event()).status()).isEqualTo(200);
@@ -197,26 +225,38 @@ class SchemeFlowTest {
                         "basedOn", marking.get("seq").asInt()));
             }
         });
-        assertThat(assessor.post(path + "/marking/marks", Map.of("decisions", decisions)).status()).isEqualTo(200);
-        Browser.Answer decided = assessor.put(
-                path + "/marking/outcome", event("given", "STOPPED", "reason", "", "basedOn", 100_000));
+        assertThat(assessor.post(path + "/marking/marks", Map.of("decisions", decisions))
+                        .status())
+                .isEqualTo(200);
+        Browser.Answer decided =
+                assessor.put(path + "/marking/outcome", event("given", "STOPPED", "reason", "", "basedOn", 100_000));
         assertThat(decided.status()).as(decided.text()).isEqualTo(200);
         double points = decided.json().get("outcome").get("points").asDouble();
         assertThat(decided.json().get("differsToday")).isEmpty();
 
         // as if the rules had been others then: the record says what it said
-        sql.update("update assessment_result set json = replace(json, '\"title\" : \"Leads nulled\",', '\"title\" : \"Leads nulled, old\",')"
-                + " where assessment_id = ?", path.replaceAll(".*/", ""));
-        sql.update("update assessment_result set json = regexp_replace(json, '(\"id\" : \"prepared\"[^}]*\"weight\" : )1.0', '$13.0')"
-                + " where assessment_id = ?", path.replaceAll(".*/", ""));
+        sql.update(
+                "update assessment_result set json = replace(json, '\"title\" : \"Leads nulled\",', '\"title\" : \"Leads nulled, old\",')"
+                        + " where assessment_id = ?",
+                path.replaceAll(".*/", ""));
+        sql.update(
+                "update assessment_result set json = regexp_replace(json, '(\"id\" : \"prepared\"[^}]*\"weight\" : )1.0', '$13.0')"
+                        + " where assessment_id = ?",
+                path.replaceAll(".*/", ""));
         JsonNode later = assessor.get(path + "/marking").json();
         assertThat(later.get("differsToday").toString()).contains("Leads nulled");
         assertThat(later.get("marks").toString()).contains("Leads nulled, old");
         assertThat(later.get("outcome").get("points").asDouble()).isGreaterThanOrEqualTo(points);
 
-        JsonNode tried = assessor.post(path + "/marking/compare", Map.of("scheme", "initial-earlier-practice")).json();
+        JsonNode tried = assessor.post(path + "/marking/compare", Map.of("scheme", "initial-earlier-practice"))
+                .json();
         assertThat(tried.get("scheme").asString()).contains("earlier practice");
-        assertThat(assessor.get(path + "/marking").json().get("outcome").get("given").asString()).isEqualTo("STOPPED");
+        assertThat(assessor.get(path + "/marking")
+                        .json()
+                        .get("outcome")
+                        .get("given")
+                        .asString())
+                .isEqualTo("STOPPED");
     }
 
     @Test

@@ -53,7 +53,9 @@ class SettingFlowTest {
     @Test
     @Order(1)
     void setIsProposedWithReasonsAndTheSameForTheSameSeed() {
-        id = assessor.post("/api/assessments", Map.of("bayId", "bay-5", "candidateId", "mirela", "testerId", "t1", "schemeId", "workshop"))
+        id = assessor.post(
+                        "/api/assessments",
+                        Map.of("bayId", "bay-5", "candidateId", "mirela", "testerId", "t1", "schemeId", "workshop"))
                 .json()
                 .get("id")
                 .asString();

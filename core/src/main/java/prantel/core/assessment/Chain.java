@@ -22,8 +22,7 @@ public final class Chain {
      *
      * @param payload the event as JSON, exactly as stored
      */
-    public record Link(
-            String assessmentId, int seq, String eventId, String payload, OffsetDateTime at, String by) {}
+    public record Link(String assessmentId, int seq, String eventId, String payload, OffsetDateTime at, String by) {}
 
     /** @param before hash of the event before, {@link #START} for the first @return 64 hexadecimal digits */
     public static String next(String before, Link link) {

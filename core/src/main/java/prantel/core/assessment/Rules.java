@@ -22,10 +22,8 @@ public final class Rules {
             new Why("box-armed", "the fault box has relays pulled in: release it, then change the set");
     private static final Why NOT_LOCKED =
             new Why("not-locked-off", "lock off first: nothing is set on a rig that is not locked off");
-    private static final Why NOT_AT_WORK =
-            new Why("not-at-work", "the candidate is not at work: the rig stays dead");
-    private static final Why NOTHING_SET =
-            new Why("not-at-work", "the sheet is handed in: nothing is set any more");
+    private static final Why NOT_AT_WORK = new Why("not-at-work", "the candidate is not at work: the rig stays dead");
+    private static final Why NOTHING_SET = new Why("not-at-work", "the sheet is handed in: nothing is set any more");
     private static final Why LIVE =
             new Why("energised", "the rig is live: make it dead, lock it off and prove it dead first");
     private static final Why CLOSED =
@@ -39,16 +37,15 @@ public final class Rules {
             new Why("not-handed-in", "the sheet is not handed in: the candidate still needs the rig as it is");
     private static final Why NOT_BACK =
             new Why("not-back", "a sheet goes back only while it is being marked and the rig is still as it was");
-    private static final Why MARKED =
-            new Why("marked", "this sheet is marked; what was decided stays as it is");
+    private static final Why MARKED = new Why("marked", "this sheet is marked; what was decided stays as it is");
     private static final Why DECIDED =
             new Why("decided", "the outcome is decided: the answers it was decided with stay as they are");
     private static final Why READ_ALREADY =
             new Why("read-already", "a reading is in: what was expected stays as it was said before");
     private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
 
-    private static final Why STILL_DEAD = new Why(
-            "live-step-closed", "this is a live test: its boxes open when your assessor has made the rig live");
+    private static final Why STILL_DEAD =
+            new Why("live-step-closed", "this is a live test: its boxes open when your assessor has made the rig live");
 
     /** Whether a candidate may write in a box; the boxes of live tests open when the rig first goes live. */
     public static Optional<Why> mayWrite(Slot slot, Assessment state) {
@@ -107,8 +104,7 @@ public final class Rules {
     }
 
     /** A fault is set before the sheet is open; it comes out before a live stage, or when the sheet is in; never live. */
-    private static @Nullable Why handling(
-            AssessmentEvent.FaultHandled handled, Assessment state) {
+    private static @Nullable Why handling(AssessmentEvent.FaultHandled handled, Assessment state) {
         if (handled.what() == Handling.OUT) {
             return state.stage() == Stage.WATCH ? atWorkAndDead(state) : clearing(state);
         }
@@ -116,8 +112,7 @@ public final class Rules {
     }
 
     /** No relay moves on a live rig, none goes in on one that is not locked off. */
-    private static @Nullable Why relays(
-            AssessmentEvent.BoxCommanded box, Assessment state) {
+    private static @Nullable Why relays(AssessmentEvent.BoxCommanded box, Assessment state) {
         if (state.energisedAt() != null) {
             return LIVE;
         }

@@ -24,8 +24,10 @@ public final class WatchedOf {
         Map<String, Set<Integer>> answers = new HashMap<>();
         assessment.questions().forEach((id, asked) -> answers.put(id, Set.copyOf(asked.points())));
         return new Watched(
-                sights, answers, deeds(assessment, scheme, rig), Optional.ofNullable(assessment.stop())
-                        .map(Assessment.Stop::what));
+                sights,
+                answers,
+                deeds(assessment, scheme, rig),
+                Optional.ofNullable(assessment.stop()).map(Assessment.Stop::what));
     }
 
     /**

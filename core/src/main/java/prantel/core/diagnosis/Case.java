@@ -4,8 +4,8 @@ import prantel.core.expectation.Bench;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.instrument.Meter;
-import prantel.core.rig.Variation;
 import prantel.core.procedure.SetUp;
+import prantel.core.rig.Variation;
 import prantel.core.sequence.Slot;
 
 /** The sheet being explained, with the rig set up for simulating mistakes on it. */
@@ -20,8 +20,10 @@ final class Case {
         this.key = key;
         this.sheet = sheet;
         nominal = new Bench(key.rig(), key.faults(), Variation.NONE);
-        low = new Bench(key.rig(), key.faults(), key.scheme().practice().tolerances().low());
-        high = new Bench(key.rig(), key.faults(), key.scheme().practice().tolerances().high());
+        low = new Bench(
+                key.rig(), key.faults(), key.scheme().practice().tolerances().low());
+        high = new Bench(
+                key.rig(), key.faults(), key.scheme().practice().tolerances().high());
     }
 
     Meter meter(Slot.Measured slot) {

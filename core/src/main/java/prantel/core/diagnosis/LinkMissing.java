@@ -6,8 +6,8 @@ import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
 import prantel.core.procedure.Action;
 import prantel.core.procedure.SetUp;
-import prantel.core.sequence.Slot;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
 
 /** Method 1 without the link between line and CPC at the board: every point reads over-range. */
 final class LinkMissing implements Mistake {

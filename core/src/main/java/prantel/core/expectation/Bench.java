@@ -13,11 +13,11 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Source;
+import prantel.core.procedure.SetUp;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
-import prantel.core.procedure.SetUp;
 import prantel.core.sequence.Slot;
 
 /**

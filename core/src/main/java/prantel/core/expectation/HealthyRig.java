@@ -185,7 +185,9 @@ final class HealthyRig {
             }
         }
         if (number) {
-            double hands = slot.function().isContinuity() ? scheme.practice().tolerances().handsOhms() : 0;
+            double hands = slot.function().isContinuity()
+                    ? scheme.practice().tolerances().handsOhms()
+                    : 0;
             windows.addFirst(Window.around(Math.max(0, least - hands / 2), most + hands, meter(slot)));
         }
         return Window.anyOf(windows);

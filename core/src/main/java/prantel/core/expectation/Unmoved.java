@@ -14,8 +14,8 @@ import prantel.core.network.BranchId;
 import prantel.core.network.Disturbance;
 import prantel.core.network.Edit;
 import prantel.core.network.Port;
-import prantel.core.sequence.Measurement;
 import prantel.core.procedure.SetUp;
+import prantel.core.sequence.Measurement;
 
 /**
  * Tells which readings a set of faults leaves as they are, without setting the faults: most of a key is not touched by one

@@ -31,7 +31,8 @@ final class Agreement {
     Agreement(Key key, List<Finding> findings) {
         this.key = key;
         this.findings = findings;
-        this.bySlot = findings.stream().collect(Collectors.toMap(f -> f.expectation().slot().id(), f -> f));
+        this.bySlot = findings.stream()
+                .collect(Collectors.toMap(f -> f.expectation().slot().id(), f -> f));
     }
 
     /** @param base what follows from other boxes, base unit */
@@ -71,10 +72,10 @@ final class Agreement {
 
     private static boolean agrees(Criterion.Consistent criterion, Held held) {
         double written = number(held.box()).orElseThrow();
-        boolean near = Math.abs(written - held.base())
-                <= criterion.percent() / 100 * held.base() + criterion.plusBase();
-        boolean asTheRig = held.box().side() == Side.INSIDE
-                && held.from().stream().allMatch(f -> f.side() == Side.INSIDE);
+        boolean near =
+                Math.abs(written - held.base()) <= criterion.percent() / 100 * held.base() + criterion.plusBase();
+        boolean asTheRig =
+                held.box().side() == Side.INSIDE && held.from().stream().allMatch(f -> f.side() == Side.INSIDE);
         return near || asTheRig;
     }
 
@@ -89,7 +90,11 @@ final class Agreement {
         List<Finding> zs = findings.stream()
                 .filter(f -> f.expectation().slot().step() == TestKind.ZS)
                 .filter(f -> f.expectation().slot() instanceof Slot.Composed)
-                .filter(f -> f.expectation().slot().circuit().filter(circuit.id()::equals).isPresent())
+                .filter(f -> f.expectation()
+                        .slot()
+                        .circuit()
+                        .filter(circuit.id()::equals)
+                        .isPresent())
                 .toList();
         Optional<Finding> sum = rule(zs, Slot.Rule.SUM);
         Optional<Finding> highest = rule(zs, Slot.Rule.HIGHEST);
@@ -97,8 +102,14 @@ final class Agreement {
             return List.of();
         }
         List<Finding> parts = ((Slot.Composed) sum.get().expectation().slot())
-                .of().stream().map(bySlot::get).filter(java.util.Objects::nonNull).toList();
-        return held(highest.get(), parts, numbers -> numbers.stream().mapToDouble(d -> d).sum());
+                .of().stream()
+                        .map(bySlot::get)
+                        .filter(java.util.Objects::nonNull)
+                        .toList();
+        return held(
+                highest.get(),
+                parts,
+                numbers -> numbers.stream().mapToDouble(d -> d).sum());
     }
 
     private static Optional<Finding> rule(List<Finding> findings, Slot.Rule rule) {
@@ -110,7 +121,11 @@ final class Agreement {
     private List<Held> ring(Ring ring) {
         List<Finding> boxes = findings.stream()
                 .filter(f -> f.expectation().slot().step() == TestKind.RING)
-                .filter(f -> f.expectation().slot().circuit().filter(ring.id()::equals).isPresent())
+                .filter(f -> f.expectation()
+                        .slot()
+                        .circuit()
+                        .filter(ring.id()::equals)
+                        .isPresent())
                 .toList();
         Optional<Finding> recorded = boxes.stream()
                 .filter(f -> f.expectation().slot() instanceof Slot.Composed)
@@ -127,9 +142,7 @@ final class Agreement {
         }
         // a spur reads more than the ring: the highest on record is held against the ring with what its spurs add
         return held(
-                recorded.get(),
-                ends,
-                n -> new RingLoop(n.get(0), n.get(1), n.get(2)).stepThreeOhms() + spurOhms(ring));
+                recorded.get(), ends, n -> new RingLoop(n.get(0), n.get(1), n.get(2)).stepThreeOhms() + spurOhms(ring));
     }
 
     private static double spurOhms(Ring ring) {
@@ -158,8 +171,7 @@ final class Agreement {
 
     private static List<Held> held(
             Finding box, List<Finding> from, java.util.function.ToDoubleFunction<List<Double>> what) {
-        List<Double> numbers =
-                from.stream().flatMap(f -> number(f).stream()).toList();
+        List<Double> numbers = from.stream().flatMap(f -> number(f).stream()).toList();
         return numbers.size() < from.size() || from.isEmpty()
                 ? List.of()
                 : List.of(new Held(box, what.applyAsDouble(numbers), from));

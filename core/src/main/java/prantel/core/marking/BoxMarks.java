@@ -36,9 +36,10 @@ final class BoxMarks {
         this.key = key;
         this.scheme = scheme;
         this.record = record;
-        this.findings = new Findings(key, record).all().stream()
-                .filter(f -> scheme.asks(f.expectation().slot().step()))
-                .toList();
+        this.findings = new Findings(key, record)
+                .all().stream()
+                        .filter(f -> scheme.asks(f.expectation().slot().step()))
+                        .toList();
     }
 
     List<Finding> findings() {
@@ -98,7 +99,8 @@ final class BoxMarks {
     /** Where an open box costs in a criterion of its own it does not cost here as well, unless all are open. */
     private List<Finding> costingHere(TestKind test, List<Finding> asked) {
         boolean elsewhere = scheme.criteria().stream()
-                .anyMatch(c -> c instanceof Criterion.Complete complete && complete.tests().contains(test));
+                .anyMatch(c -> c instanceof Criterion.Complete complete
+                        && complete.tests().contains(test));
         List<Finding> filled = asked.stream().filter(BoxMarks::isFilled).toList();
         return elsewhere && !filled.isEmpty() ? filled : asked;
     }
@@ -198,7 +200,9 @@ final class BoxMarks {
         return Optional.of(new Proposed(
                 !any ? Award.NONE : bad.isEmpty() ? Award.FULL : Award.HALF,
                 new Evidence.Written(
-                        test == TestKind.INSULATION || test == TestKind.INSULATION_BOARD ? "insulation reading" : "reading",
+                        test == TestKind.INSULATION || test == TestKind.INSULATION_BOARD
+                                ? "insulation reading"
+                                : "reading",
                         any,
                         bad.stream().findFirst().map(f -> f.remarks().getFirst())),
                 slots(bad)));
@@ -210,14 +214,16 @@ final class BoxMarks {
                 .toList();
         return Optional.of(new Proposed(
                 byFew(open.size(), asked.size(), criterion.few()),
-                new Evidence.Filled(asked.size(), open.stream().map(BoxMarks::place).toList()),
+                new Evidence.Filled(
+                        asked.size(), open.stream().map(BoxMarks::place).toList()),
                 slots(open)));
     }
 
     /** Full where each was said and most of them come near, half where some were said. */
     private Optional<Proposed> expected(List<Finding> asked) {
         Set<SlotId> boxes = ExpectedBoxes.of(
-                        key.rig(), asked.stream().map(f -> f.expectation().slot()).toList())
+                        key.rig(),
+                        asked.stream().map(f -> f.expectation().slot()).toList())
                 .keySet();
         List<Finding> could = asked.stream()
                 .filter(f -> boxes.contains(f.expectation().slot().id()))
@@ -225,16 +231,16 @@ final class BoxMarks {
         if (could.isEmpty()) {
             return Optional.empty();
         }
-        List<Finding> said =
-                could.stream().filter(f -> saidFirst(f.expectation().slot()) != null).toList();
+        List<Finding> said = could.stream()
+                .filter(f -> saidFirst(f.expectation().slot()) != null)
+                .toList();
         int near = (int) said.stream()
                 .filter(f -> isNear((Slot.Measured) f.expectation().slot()))
                 .count();
         Award award = said.isEmpty() || near == 0
                 ? Award.NONE
                 : 2 * said.size() >= could.size() && 2 * near >= said.size() ? Award.FULL : Award.HALF;
-        return Optional.of(new Proposed(
-                award, new Evidence.Expected(said.size(), could.size(), near), slots(said)));
+        return Optional.of(new Proposed(award, new Evidence.Expected(said.size(), could.size(), near), slots(said)));
     }
 
     private @org.jspecify.annotations.Nullable String saidFirst(Slot slot) {
@@ -245,7 +251,8 @@ final class BoxMarks {
     /** Within a fifth, or three hundredths of an ohm: arithmetic from a table, not a reading. Common practice, no source. */
     private boolean isNear(Slot.Measured slot) {
         String said = saidFirst(slot);
-        if (said == null || !(prantel.core.instrument.Notation.read(said, slot.boxUnit()) instanceof Written.Number n)) {
+        if (said == null
+                || !(prantel.core.instrument.Notation.read(said, slot.boxUnit()) instanceof Written.Number n)) {
             return false;
         }
         double right = slot.byHand().orElseThrow().base();

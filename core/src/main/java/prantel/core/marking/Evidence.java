@@ -76,20 +76,23 @@ public sealed interface Evidence {
         }
     }
 
-    record NotOnTheSheet() implements Evidence {}
+    /** About faults that are set, named or invented. */
+    sealed interface OfFaults extends Evidence {}
+
+    record NotOnTheSheet() implements OfFaults {}
 
     /** @param named as the candidate names it, with its place */
-    record Found(String named, boolean samePlace, boolean remedy) implements Evidence {}
+    record Found(String named, boolean samePlace, boolean remedy) implements OfFaults {}
 
-    record PartlyFound(String named, boolean place) implements Evidence {}
+    record PartlyFound(String named, boolean place) implements OfFaults {}
 
     /** One aspect of a fault, right or not. */
-    record AspectOf(String named, boolean right) implements Evidence {}
+    record AspectOf(String named, boolean right) implements OfFaults {}
 
-    record NothingAtAll() implements Evidence {}
+    record NothingAtAll() implements OfFaults {}
 
     /** @param named what is not there */
-    record Invented(List<String> named) implements Evidence {
+    record Invented(List<String> named) implements OfFaults {
         public Invented {
             named = List.copyOf(named);
         }

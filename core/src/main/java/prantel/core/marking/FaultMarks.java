@@ -63,7 +63,8 @@ final class FaultMarks {
         boolean agreedOn = isAgreed(fault, report);
         boolean right = switch (aspect) {
             case FOUND -> true;
-            case NAMED -> agreedOn || isNature(fault, report) && fault.conductors().equals(report.conductors());
+            case NAMED ->
+                agreedOn || isNature(fault, report) && fault.conductors().equals(report.conductors());
             case LOCATED -> agreedOn || isPlace(fault, report);
             case REMEDIED -> !report.remedy().isBlank();
             case CODED -> report.code().equals(fault.kind().severity().name());
@@ -135,7 +136,8 @@ final class FaultMarks {
                             named(report) + (report.remedy().isBlank() ? ", without a remedy" : ", " + report.remedy());
                         case CODED ->
                             named(report) + (report.code().isEmpty() ? ", without a code" : ", " + report.code())
-                                    + "; usual practice is " + fault.kind().severity().name() + ", "
+                                    + "; usual practice is "
+                                    + fault.kind().severity().name() + ", "
                                     + fault.kind().because();
                         case FOUND, NAMED, LOCATED -> named(report);
                     },

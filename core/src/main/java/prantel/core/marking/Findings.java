@@ -18,11 +18,11 @@ import prantel.core.limits.Limit;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
-import prantel.core.scheme.Practice;
-import prantel.core.scheme.TestKind;
 
 /** Looks at every box of a sheet. */
 final class Findings {

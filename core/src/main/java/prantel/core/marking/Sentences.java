@@ -12,7 +12,8 @@ final class Sentences {
         return switch (evidence) {
             case Evidence.Measured(int of, List<Box> off, int withLeads) ->
                 off.isEmpty()
-                        ? "All " + of + " readings are what this rig gives" + (withLeads > 0 ? ", less the leads." : ".")
+                        ? "All " + of + " readings are what this rig gives"
+                                + (withLeads > 0 ? ", less the leads." : ".")
                         : off.size() + " of " + of + " are not what this rig gives: "
                                 + off.stream().map(b -> b.place() + how(b)).collect(Collectors.joining(", ")) + ".";
             case Evidence.Judged(List<Box> wrong) ->
@@ -56,11 +57,15 @@ final class Sentences {
             case Evidence.NotOnTheSheet none -> "Not on the sheet.";
             case Evidence.Found(String named, boolean samePlace, boolean remedy) ->
                 "Named as " + named + "."
-                        + (samePlace ? "" : " As good an answer: no reading of the sequence tells the two places apart.")
+                        + (samePlace
+                                ? ""
+                                : " As good an answer: no reading of the sequence tells the two places apart.")
                         + (remedy ? "" : " No remedy given.");
             case Evidence.PartlyFound(String named, boolean place) ->
                 "Named as " + named + "."
-                        + (place ? " The place is right, the nature is not." : " The nature is right, the place is not.");
+                        + (place
+                                ? " The place is right, the nature is not."
+                                : " The nature is right, the place is not.");
             case Evidence.AspectOf(String named, boolean right) ->
                 "Named as " + named + (right ? "." : ": that is not it.");
             case Evidence.NothingAtAll nothing -> "Nothing is on the sheet.";

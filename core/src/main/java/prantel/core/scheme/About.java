@@ -58,7 +58,8 @@ public record About(
                             "times-do-not-add-up",
                             "all",
                             all + " minutes",
-                            "give at least what its stages take together, " + (dead + live) + " minutes, or 0 for no limit"));
+                            "give at least what its stages take together, " + (dead + live)
+                                    + " minutes, or 0 for no limit"));
         }
     }
 }

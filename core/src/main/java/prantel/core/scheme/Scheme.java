@@ -35,8 +35,8 @@ public record Scheme(
         criteria = List.copyOf(criteria);
         List<Problem> problems = SchemeCheck.of(steps, order, criteria, pass);
         if (steps.isEmpty() || steps.size() > MOST_STEPS) {
-            problems.add(new Problem(
-                    "bad-steps", "steps", steps.size() + " steps", "give 1 to " + MOST_STEPS + " steps"));
+            problems.add(
+                    new Problem("bad-steps", "steps", steps.size() + " steps", "give 1 to " + MOST_STEPS + " steps"));
         }
         ProblemsException.throwIfAny(problems);
     }
@@ -64,9 +64,7 @@ public record Scheme(
 
     /** Whether a candidate takes one of method 1 and method 2 on each circuit. */
     public boolean eitherMethod() {
-        return practice.continuity().methods() == Practice.Methods.EITHER
-                && asks(TestKind.R1_R2)
-                && asks(TestKind.R2);
+        return practice.continuity().methods() == Practice.Methods.EITHER && asks(TestKind.R1_R2) && asks(TestKind.R2);
     }
 
     /** The other way to prove the same thing, where a candidate takes one of the two. */

@@ -151,7 +151,11 @@ final class SchemeCheck {
                 twice |= !ids.add(mark);
             }
             if (twice) {
-                add("duplicate-id", at + "/id", criterion.id(), "another criterion gives marks of this name; give it its own");
+                add(
+                        "duplicate-id",
+                        at + "/id",
+                        criterion.id(),
+                        "another criterion gives marks of this name; give it its own");
             }
             criterion(criterion, at);
         }
@@ -160,7 +164,9 @@ final class SchemeCheck {
     /** Criteria for different tests may share an id: the test stands before it in each mark. */
     private static List<String> marksOf(Criterion criterion) {
         return criterion instanceof Criterion.OfTests of
-                ? of.tests().stream().map(t -> t.markPrefix() + "/" + criterion.id()).toList()
+                ? of.tests().stream()
+                        .map(t -> t.markPrefix() + "/" + criterion.id())
+                        .toList()
                 : List.of(criterion.id());
     }
 
@@ -178,12 +184,19 @@ final class SchemeCheck {
                 }
             }
             case Criterion.Consistent consistent -> relation(consistent, at);
-            case Criterion.Observed observed -> watched(observed.steps(), at, s -> !s.observations().isEmpty(), "observations");
-            case Criterion.Closed closed -> watched(closed.steps(), at, s -> !s.observations().isEmpty(), "observations");
-            case Criterion.Answered answered -> watched(answered.steps(), at, s -> !s.questions().isEmpty(), "questions");
+            case Criterion.Observed observed ->
+                watched(observed.steps(), at, s -> !s.observations().isEmpty(), "observations");
+            case Criterion.Closed closed ->
+                watched(closed.steps(), at, s -> !s.observations().isEmpty(), "observations");
+            case Criterion.Answered answered ->
+                watched(answered.steps(), at, s -> !s.questions().isEmpty(), "questions");
             case Criterion.OrderKept kept -> {
                 if (order.stream().noneMatch(r -> kept.severities().contains(r.severity()))) {
-                    add("nothing-to-look-at", at, criterion.id(), "no order rule of this severity; give one, or take it out");
+                    add(
+                            "nothing-to-look-at",
+                            at,
+                            criterion.id(),
+                            "no order rule of this severity; give one, or take it out");
                 }
             }
             case Criterion.FaultReported reported -> {}
@@ -208,7 +221,11 @@ final class SchemeCheck {
     private void tests(Criterion.OfTests of, String at) {
         for (TestKind test : of.tests()) {
             if (!asks(test)) {
-                add("test-not-asked", at + "/tests", test.fileName(), "no step asks for this test; ask for it, or leave it out");
+                add(
+                        "test-not-asked",
+                        at + "/tests",
+                        test.fileName(),
+                        "no step asks for this test; ask for it, or leave it out");
             }
         }
     }
@@ -221,13 +238,16 @@ final class SchemeCheck {
         };
         for (TestKind test : needed) {
             if (!asks(test)) {
-                add("test-not-asked", at + "/relation", test.fileName(), "this relation needs a box that no step asks for");
+                add(
+                        "test-not-asked",
+                        at + "/relation",
+                        test.fileName(),
+                        "this relation needs a box that no step asks for");
             }
         }
     }
 
-    private void watched(
-            List<String> ids, String at, java.util.function.Predicate<Step> has, String what) {
+    private void watched(List<String> ids, String at, java.util.function.Predicate<Step> has, String what) {
         for (int i = 0; i < ids.size(); i++) {
             String where = at + "/steps/" + i;
             if (mustBeStep(ids.get(i), where) && !has.test(steps.get(place(ids.get(i))))) {

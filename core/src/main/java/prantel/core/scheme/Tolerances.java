@@ -60,8 +60,7 @@ public record Tolerances(
      * @param voltsHighPercent and this much above
      * @param tripPercent a sound device's times and tripping current repeat to ± this, %
      */
-    public record Supply(
-            double impedancePercent, double voltsLowPercent, double voltsHighPercent, double tripPercent) {
+    public record Supply(double impedancePercent, double voltsLowPercent, double voltsHighPercent, double tripPercent) {
         public Supply {
             Check.all(
                     () -> Check.between(impedancePercent, 0, 80, "impedancePercent", "%"),

@@ -1,12 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Practice;
-
-import prantel.core.scheme.Scheme;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -19,6 +12,7 @@ import prantel.core.limits.Limit;
 import prantel.core.limits.Overcurrent;
 import prantel.core.limits.SupplyLimits;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Conductor;
@@ -27,6 +21,9 @@ import prantel.core.rig.MainBond;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
 import prantel.core.rig.SupplementaryBond;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Earthing conductor, main bonds on the clamp and on the part, supplementary bonds. */
 final class BondSlots {
@@ -128,8 +125,10 @@ final class BondSlots {
 
     /** What length and size give at the warm end of the scheme's tolerance, and two joints as poor as it allows. */
     private Limit byLength(double csaMm2, double metres) {
-        double joints =
-                2 * scheme.practice().tolerances().high().joints() * rig.workmanship().terminationMilliohms() / 1000;
+        double joints = 2
+                * scheme.practice().tolerances().high().joints()
+                * rig.workmanship().terminationMilliohms()
+                / 1000;
         double copper = scheme.practice().tolerances().high().cable() * ohms(csaMm2, metres);
         // a display has hundredths: one digit more could never be told apart
         double most = Math.ceil((copper + joints) * 100) / 100 + 0.01;

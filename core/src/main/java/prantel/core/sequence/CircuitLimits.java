@@ -1,9 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.scheme.Practice;
-
-import prantel.core.scheme.Scheme;
-
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -22,6 +18,8 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Supply;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
 
 /** What a circuit's loop readings are held against under a scheme. */
 public final class CircuitLimits {
@@ -120,7 +118,8 @@ public final class CircuitLimits {
         var device = circuit.device().overcurrent();
         double overcurrent = ZsLimit.COLD_SHARE * device.zsMaxOhms(u0);
         double most = Math.min(
-                overcurrent, Math.ceil(100 * (own * scheme.practice().tolerances().high().cable() + JOINTS_OHMS)) / 100);
+                overcurrent,
+                Math.ceil(100 * (own * scheme.practice().tolerances().high().cable() + JOINTS_OHMS)) / 100);
         return overcurrent < own
                 ? Optional.empty()
                 : Optional.of(Limit.atMost(

@@ -1,9 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Scheme;
-
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.SWITCHED_LINE;
 
@@ -28,6 +24,8 @@ import prantel.core.rig.Point;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Submain;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Continuity of CPCs: R1+R2 by method 1 at every point of a radial, R2 by wander lead at every point. */
 final class ContinuitySlots {
@@ -91,7 +89,8 @@ final class ContinuitySlots {
                             submain,
                             line,
                             List.of(new Action.Operate(
-                                    "Main switch of " + rig.board(submain.feeds()).label() + " off",
+                                    "Main switch of "
+                                            + rig.board(submain.feeds()).label() + " off",
                                     setUps.mainSwitchOff(rig.board(submain.feeds()))))),
                     Places.incoming(rig, submain.feeds(), line),
                     Places.earthBar(submain.feeds()),

@@ -35,7 +35,8 @@ public final class ExpectedBoxes {
             Slot.Measured box = ring
                     ? of.getFirst()
                     : of.stream()
-                            .max(Comparator.comparingDouble(m -> m.byHand().orElseThrow().base()))
+                            .max(Comparator.comparingDouble(
+                                    m -> m.byHand().orElseThrow().base()))
                             .orElseThrow();
             boxes.put(box.id(), List.copyOf(of));
         });

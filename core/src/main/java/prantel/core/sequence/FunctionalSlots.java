@@ -1,8 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.NEUTRAL;
 import static prantel.core.rig.Conductor.SWITCHED_LINE;
@@ -12,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -24,6 +22,7 @@ import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Submain;
+import prantel.core.scheme.TestKind;
 
 /** Phase sequence; every switch, isolator and socket operated; load current of fixed appliances by clamp. */
 final class FunctionalSlots {

@@ -1,13 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.Action;
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Practice;
-
-import prantel.core.scheme.Scheme;
-
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.NEUTRAL;
 
@@ -22,6 +14,8 @@ import prantel.core.limits.InsulationMinimum;
 import prantel.core.limits.Limit;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
@@ -30,6 +24,9 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Insulation per pair, per switch round, per section and of a whole board. */
 final class InsulationSlots {

@@ -1,12 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Practice;
-
-import prantel.core.scheme.Scheme;
-
 import static prantel.core.rig.Conductor.NEUTRAL;
 
 import java.util.ArrayList;
@@ -17,6 +10,7 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.limits.SupplyLimits;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
@@ -24,6 +18,9 @@ import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Readings where a supply arrives: proving dead, polarity, Ze or Zdb, prospective currents. */
 final class OriginSlots {
@@ -110,7 +107,9 @@ final class OriginSlots {
 
     List<Slot> ze() {
         List<Slot> slots = new ArrayList<>();
-        Function function = scheme.practice().loop().leads() == Practice.LoopLeads.THREE ? Function.LOOP_THREE_LEAD : Function.LOOP_TWO_LEAD;
+        Function function = scheme.practice().loop().leads() == Practice.LoopLeads.THREE
+                ? Function.LOOP_THREE_LEAD
+                : Function.LOOP_TWO_LEAD;
         Limit limit = Limit.atMost(
                 rig.supply().declaredZeOhms(),
                 "declared for this rig, " + rig.supply().declared().earthing().label() + "; " + SupplyLimits.ZE_SOURCE,
@@ -210,7 +209,8 @@ final class OriginSlots {
             single.add(current(slots, board, id + "/pscc" + suffix, "PSCC", line, NEUTRAL, setUp, earth));
             single.add(current(slots, board, id + "/pefc" + suffix, "PEFC", line, Conductor.CPC, setUp, earth));
         }
-        boolean measured = lines.size() == 3 && scheme.practice().loop().threePhase() == Practice.ThreePhase.LINE_TO_LINE;
+        boolean measured =
+                lines.size() == 3 && scheme.practice().loop().threePhase() == Practice.ThreePhase.LINE_TO_LINE;
         if (measured) {
             for (int i = 0; i < 3; i++) {
                 between.add(current(

@@ -1,9 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.Action;
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.LINE;
 import static prantel.core.rig.Conductor.NEUTRAL;
@@ -15,6 +11,8 @@ import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.LightGroup;
@@ -24,6 +22,7 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.TestKind;
 
 /**
  * Dead polarity as readings that must be open: N–E at each point with line and CPC linked, L–E at each lamp with a switch
@@ -76,9 +75,7 @@ final class PolaritySlots {
                 radial.lines().getFirst().letter() + "–E, open",
                 Spot.of(radial, isolator, "off"),
                 setUps.method1(
-                        radial,
-                        radial.lines().getFirst(),
-                        List.of(new Action.Operate(isolator.label() + " off", off))),
+                        radial, radial.lines().getFirst(), List.of(new Action.Operate(isolator.label() + " off", off))),
                 Places.front(radial.id(), isolator.id(), radial.lines().getFirst()),
                 Places.front(radial.id(), isolator.id(), CPC)));
         slots.add(slot(
@@ -87,9 +84,7 @@ final class PolaritySlots {
                 "N through, open",
                 Spot.of(radial, isolator, "off"),
                 setUps.method1(
-                        radial,
-                        radial.lines().getFirst(),
-                        List.of(new Action.Operate(isolator.label() + " off", off))),
+                        radial, radial.lines().getFirst(), List.of(new Action.Operate(isolator.label() + " off", off))),
                 Places.accessory(radial.id(), isolator.id(), NEUTRAL),
                 Places.front(radial.id(), isolator.id(), NEUTRAL)));
     }

@@ -1,12 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.Practice.RcdTest;
-
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Scheme;
-
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -16,6 +9,7 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.limits.RcdTimes;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
@@ -26,6 +20,9 @@ import prantel.core.rig.Point;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Residuals.Placed;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice.RcdTest;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Each residual-current device: ½, 1 and 5 × at 0° and 180°, ramp, button. */
 final class RcdSlots {

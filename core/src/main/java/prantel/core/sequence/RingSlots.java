@@ -1,10 +1,5 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Scheme;
-
 import static prantel.core.rig.Conductor.CPC;
 import static prantel.core.rig.Conductor.LINE;
 import static prantel.core.rig.Conductor.NEUTRAL;
@@ -14,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.RingLoop;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
@@ -22,6 +18,8 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** The three steps of a ring: ends, line crossed with neutral, line crossed with CPC. */
 final class RingSlots {

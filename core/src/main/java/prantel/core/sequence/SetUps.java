@@ -121,8 +121,7 @@ final class SetUps {
             edits.add(new Edit.Open(Places.terminationAtBoard(ring.id(), conductor)));
             edits.add(new Edit.Open(Places.secondTerminationAtBoard(ring.id(), conductor)));
         }
-        return new Action.TakeOut(
-                "All six ends of " + ring.label() + " out of their terminals", Part.CONDUCTOR, edits);
+        return new Action.TakeOut("All six ends of " + ring.label() + " out of their terminals", Part.CONDUCTOR, edits);
     }
 
     private Edit joined(Ring ring, Conductor a, boolean aSecond, Conductor b, boolean bSecond) {
@@ -143,8 +142,7 @@ final class SetUps {
         List<Action> actions = new ArrayList<>(List.of(
                 new Action.Operate("Breaker off", devicesOff(circuit)),
                 LOADS_OUT,
-                new Action.TakeOut(
-                        "Neutral of " + circuit.label() + " out of its bar", Part.CONDUCTOR, neutral)));
+                new Action.TakeOut("Neutral of " + circuit.label() + " out of its bar", Part.CONDUCTOR, neutral)));
         actions.addAll(more);
         actions.add(new Action.Heed("CPC on the earth bar"));
         actions.add(new Action.PutProbes("probes on the conductors at the board", Optional.of("; ")));
@@ -202,8 +200,7 @@ final class SetUps {
     SetUp atIncoming(Board board, String probes) {
         return new SetUp(List.of(
                 LIVE_CAUTION,
-                new Action.MainSwitchOff(
-                        "Supply on, main switch of " + board.label() + " off", mainSwitchOff(board)),
+                new Action.MainSwitchOff("Supply on, main switch of " + board.label() + " off", mainSwitchOff(board)),
                 new Action.LockOff(),
                 new Action.PutProbes(probes)));
     }

@@ -1,15 +1,14 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
 import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.TestKind;
 
 /** One box to be filled on the candidate's sheet. */
 public sealed interface Slot {

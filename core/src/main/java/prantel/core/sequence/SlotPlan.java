@@ -1,14 +1,12 @@
 package prantel.core.sequence;
 
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Scheme;
-
 import java.util.ArrayList;
 import java.util.List;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Lists, in the order of the scheme, every box that it asks for on a rig. */
 public final class SlotPlan {

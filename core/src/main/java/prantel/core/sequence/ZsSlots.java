@@ -1,16 +1,10 @@
 package prantel.core.sequence;
 
-import prantel.core.procedure.SetUp;
-import prantel.core.scheme.TestKind;
-
-import prantel.core.scheme.Practice;
-
-import prantel.core.scheme.Scheme;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
+import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -21,6 +15,9 @@ import prantel.core.rig.PointKind;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Submain;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Zs at the points of every circuit, and by calculation. */
 final class ZsSlots {

@@ -11,9 +11,9 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.scheme.TestKind;
 import prantel.core.setting.Hypothesis.Kind;
 
 /**

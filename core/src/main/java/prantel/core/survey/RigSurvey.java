@@ -19,9 +19,9 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Submain;
 import prantel.core.rig.Supply;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.CircuitLimits;
 import prantel.core.sequence.Slot;
-import prantel.core.scheme.TestKind;
 
 /** Looks a healthy rig over: limits it does not meet as built, and rules of thumb it breaks. Refuses nothing. */
 public final class RigSurvey {

@@ -7,8 +7,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prantel.core.quantity.Problem;
 import prantel.core.rig.Residuals;
-import prantel.core.rig.Ring;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Ring;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Practice.RcdTest;
 import prantel.core.scheme.Scheme;
@@ -33,7 +33,8 @@ public final class SchemeSurvey {
                             "rig-cannot-give",
                             "steps/" + s + "/tests/" + t,
                             '"' + tests.get(t).fileName() + '"',
-                            "this rig has " + missing(tests.get(t)) + ": no box; choose another rig or leave the test out"));
+                            "this rig has " + missing(tests.get(t))
+                                    + ": no box; choose another rig or leave the test out"));
                 }
             }
         }
@@ -78,8 +79,7 @@ public final class SchemeSurvey {
                     "this rig has one line: the larger of line to neutral and line to earth is recorded"));
         }
         List<Residuals.Placed> devices = Residuals.of(rig);
-        boolean additional =
-                devices.stream().anyMatch(d -> d.device().ratedResidualMilliamps() <= 30);
+        boolean additional = devices.stream().anyMatch(d -> d.device().ratedResidualMilliamps() <= 30);
         if (scheme.asks(TestKind.RCD)
                 && practice.rcd().tests().contains(RcdTest.FIVE)
                 && !devices.isEmpty()
@@ -93,7 +93,10 @@ public final class SchemeSurvey {
         boolean ring = rig.circuits().stream().anyMatch(Ring.class::isInstance);
         if (!ring && scheme.criteria().stream().anyMatch(SchemeSurvey::isOfRings)) {
             found.add(new Problem(
-                    "rig-cannot-give", "criteria", "a criterion of rings", "this rig has no ring; that criterion gives no mark"));
+                    "rig-cannot-give",
+                    "criteria",
+                    "a criterion of rings",
+                    "this rig has no ring; that criterion gives no mark"));
         }
     }
 

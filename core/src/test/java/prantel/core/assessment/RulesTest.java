@@ -44,8 +44,8 @@ class RulesTest {
     }
 
     private static Assessment atWork(AssessmentEvent... more) {
-        List<AssessmentEvent> all = new ArrayList<>(
-                List.of(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened()));
+        List<AssessmentEvent> all =
+                new ArrayList<>(List.of(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened()));
         all.addAll(List.of(more));
         return after(all.toArray(AssessmentEvent[]::new));
     }
@@ -60,8 +60,11 @@ class RulesTest {
     @Test
     void nothingIsSetOnARigThatIsNotLockedOff() {
         assertThat(why(ARM, after())).isEqualTo("not-locked-off");
-        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.SET, true), after())).isEqualTo("not-locked-off");
-        assertThat(Rules.mayHappen(RELEASE, after())).as("letting go is always safer").isEmpty();
+        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.SET, true), after()))
+                .isEqualTo("not-locked-off");
+        assertThat(Rules.mayHappen(RELEASE, after()))
+                .as("letting go is always safer")
+                .isEmpty();
     }
 
     @Test
@@ -69,7 +72,8 @@ class RulesTest {
         Assessment live = atWork(LIVE);
         assertThat(why(ARM, live)).isEqualTo("energised");
         assertThat(why(RELEASE, live)).isEqualTo("energised");
-        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.OUT, true), live)).isEqualTo("energised");
+        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.OUT, true), live))
+                .isEqualTo("energised");
         assertThat(why(IN, live)).isEqualTo("energised");
         assertThat(Rules.mayHappen(WRITE, live)).isEmpty();
     }
@@ -77,7 +81,8 @@ class RulesTest {
     @Test
     void clearingWaitsUntilTheSheetIsInAndTheRigDead() {
         assertThat(why(new AssessmentEvent.Cleared(), atWork())).isEqualTo("not-handed-in");
-        assertThat(Rules.mayHappen(new AssessmentEvent.Cleared(), atWork(LIVE, DEAD, IN))).isEmpty();
+        assertThat(Rules.mayHappen(new AssessmentEvent.Cleared(), atWork(LIVE, DEAD, IN)))
+                .isEmpty();
     }
 
     @Test
@@ -95,25 +100,27 @@ class RulesTest {
         assertThat(why(LIVE, stopped)).isEqualTo("stopped");
         assertThat(why(STOP, stopped)).isEqualTo("not-at-work");
         assertThat(Rules.mayHappen(IN, stopped)).as("the assessor ends it").isEmpty();
-        assertThat(why(new AssessmentEvent.HandedBack("go on"), atWork(STOP, IN))).isEqualTo("not-back");
+        assertThat(why(new AssessmentEvent.HandedBack("go on"), atWork(STOP, IN)))
+                .isEqualTo("not-back");
     }
 
     @Test
     void whatTheOutcomeWasDecidedOnStays() {
-        Assessment decided = atWork(
-                IN, new AssessmentEvent.OutcomeDecided(Verdict.PASS, Verdict.PASS, ""));
+        Assessment decided = atWork(IN, new AssessmentEvent.OutcomeDecided(Verdict.PASS, Verdict.PASS, ""));
         assertThat(why(new AssessmentEvent.MarkDecided("m", Award.FULL, Award.NONE, "x"), decided))
                 .isEqualTo("marked");
-        assertThat(why(new AssessmentEvent.AnswersAccepted("{}", List.of()), decided)).isEqualTo("decided");
-        assertThat(why(new AssessmentEvent.Observed("o", Sight.RIGHT, ""), decided)).isEqualTo("over");
+        assertThat(why(new AssessmentEvent.AnswersAccepted("{}", List.of()), decided))
+                .isEqualTo("decided");
+        assertThat(why(new AssessmentEvent.Observed("o", Sight.RIGHT, ""), decided))
+                .isEqualTo("over");
     }
 
     @Test
     void whatIsSeenMayBeTakenBack() {
         Assessment seen = atWork(new AssessmentEvent.Observed("o", Sight.SLIP, "late"));
         assertThat(seen.observations()).containsKey("o");
-        Assessment back = seen.after(new Assessment.Recorded(
-                9, new AssessmentEvent.Observed("o", Sight.NOT_SEEN, ""), NOW, "ines"));
+        Assessment back = seen.after(
+                new Assessment.Recorded(9, new AssessmentEvent.Observed("o", Sight.NOT_SEEN, ""), NOW, "ines"));
         assertThat(back.observations()).isEmpty();
     }
 
@@ -144,7 +151,8 @@ class RulesTest {
                     continue;
                 }
                 boolean live = state.energisedAt() != null;
-                assertThat(live && (event == ARM || event == RELEASE || event == IN)).isFalse();
+                assertThat(live && (event == ARM || event == RELEASE || event == IN))
+                        .isFalse();
                 assertThat(live && event instanceof AssessmentEvent.Cleared).isFalse();
                 assertThat(state.stop() != null && event == LIVE).isFalse();
                 recorded.add(new Assessment.Recorded(state.seq() + 1, event, NOW, "ines"));
@@ -175,8 +183,11 @@ class RulesTest {
         assertThat(one).isEqualTo("6a7b2acd6e49a816c4da846b7dc0e8c2da50f5d505106df05717eccdcb210ed9");
         Chain.Link second = new Chain.Link("a1", 2, "event-0002", "{}", NOW, "ines");
         String two = Chain.next(one, second);
-        assertThat(Chain.next(Chain.next(Chain.START, new Chain.Link(
-                                "a1", 1, "event-0001", "{\"event\":\"locked-out\"}", NOW, "ines")), second))
+        assertThat(Chain.next(
+                        Chain.next(
+                                Chain.START,
+                                new Chain.Link("a1", 1, "event-0001", "{\"event\":\"locked-out\"}", NOW, "ines")),
+                        second))
                 .as("one letter of the first changed")
                 .isNotEqualTo(two);
         assertThat(Chain.next(one, new Chain.Link("a1", 2, "event-0002", "{}", NOW.plusSeconds(1), "ines")))

@@ -2,7 +2,6 @@ package prantel.core.diagnosis;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,6 +17,7 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.RandomRigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.rig.Rig;

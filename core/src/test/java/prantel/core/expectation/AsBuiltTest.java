@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Conductor;

@@ -3,11 +3,11 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import org.junit.jupiter.api.Test;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.sequence.SlotId;

@@ -3,7 +3,6 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -14,6 +13,7 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
 import prantel.core.sequence.SlotId;

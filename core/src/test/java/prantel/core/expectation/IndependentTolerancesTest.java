@@ -2,7 +2,6 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -12,6 +11,7 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.RandomRigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;

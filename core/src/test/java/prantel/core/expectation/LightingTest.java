@@ -3,7 +3,6 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -11,6 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Saying;
@@ -22,8 +22,8 @@ import prantel.core.rig.Lighting;
 import prantel.core.rig.Load;
 import prantel.core.rig.PointId;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Slot;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
 
 /** Two-way and intermediate switching as a network: expected paths by hand from cable lengths (physics). */
 class LightingTest {

@@ -2,7 +2,6 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -11,6 +10,7 @@ import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.rig.Cable;

@@ -3,7 +3,6 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
-import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -11,6 +10,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Circuit;

@@ -2,7 +2,6 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -12,6 +11,7 @@ import prantel.core.fault.FaultSet;
 import prantel.core.fault.Place;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Stop;

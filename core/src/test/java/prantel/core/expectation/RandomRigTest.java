@@ -2,7 +2,6 @@ package prantel.core.expectation;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -11,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.RandomRigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.network.Branch;
 import prantel.core.network.Edit;

@@ -3,7 +3,6 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -11,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.limits.RingLoop;
 import prantel.core.network.Edit;
@@ -125,8 +125,8 @@ class RingTest {
 
     @Test
     void arithmeticByHandStandsBesideTheReading() {
-        Key key =
-                Key.of(rig(new Cable(2.5, 1.5), METRES, 10, 30), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
+        Key key = Key.of(
+                rig(new Cable(2.5, 1.5), METRES, 10, 30), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
         Slot.Measured slot = (Slot.Measured)
                 key.expectation(new SlotId("ring/ring/step-3/socket-2")).slot();
         assertThat(slot.byHand().orElseThrow().working()).isEqualTo("(r1 + r2) ÷ 4 = (0.44 + 0.73) ÷ 4 = 0.29 Ω");

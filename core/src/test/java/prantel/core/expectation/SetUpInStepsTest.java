@@ -3,7 +3,6 @@ package prantel.core.expectation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
@@ -13,6 +12,7 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.RandomRigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.rig.Rig;

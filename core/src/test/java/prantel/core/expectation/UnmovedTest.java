@@ -13,13 +13,13 @@ import prantel.core.network.Characteristic;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Terminal;
-import prantel.core.quantity.Unit;
-import prantel.core.sequence.Measurement;
 import prantel.core.procedure.SetUp;
+import prantel.core.quantity.Unit;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.Spot;
-import prantel.core.scheme.TestKind;
 
 // Hand-made circuits: what stays and what moves is seen by eye.
 class UnmovedTest {

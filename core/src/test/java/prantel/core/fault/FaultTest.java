@@ -3,7 +3,6 @@ package prantel.core.fault;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -13,6 +12,7 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.limits.Breaker;
 import prantel.core.quantity.ProblemsException;

@@ -3,7 +3,6 @@ package prantel.core.limits;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -12,6 +11,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Board;
 import prantel.core.rig.BondId;
@@ -29,8 +29,8 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.SupplementaryBond;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Way;
-import prantel.core.sequence.SlotId;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.SlotId;
 
 /** What a reading of a circuit's continuity is held against. */
 class LimitsOfCircuitsTest {

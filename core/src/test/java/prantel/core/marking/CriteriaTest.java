@@ -46,8 +46,14 @@ class CriteriaTest {
             List.of(
                     new Observation("locked", "Locked, key on the person", Severity.SAFETY, 1, List.of("key left")),
                     new Observation("said", "Said aloud", Severity.COUNTS, 2, List.of())),
-            List.of(new Question("why", "Why twice?", List.of("may fail", "proves nothing", "source"), 2, 1,
-                    Question.Asked.OF_EVERYBODY, "")));
+            List.of(new Question(
+                    "why",
+                    "Why twice?",
+                    List.of("may fail", "proves nothing", "source"),
+                    2,
+                    1,
+                    Question.Asked.OF_EVERYBODY,
+                    "")));
     private static final Step BONDS =
             new Step("bonds", "Bonds", Step.Stage.DEAD, List.of(TestKind.BONDING), List.of(), List.of());
     private static final Step CPC =
@@ -125,7 +131,9 @@ class CriteriaTest {
     @Test
     void anAnswerNeedsItsPoints() {
         Scheme scheme = scheme(new Criterion.Answered(counts("asked"), List.of("look")));
-        assertThat(mark(scheme, FaultSet.NONE, watched(Watched.NOTHING)).marks()).as("not asked").isEmpty();
+        assertThat(mark(scheme, FaultSet.NONE, watched(Watched.NOTHING)).marks())
+                .as("not asked")
+                .isEmpty();
         assertThat(only(scheme, watched(said(Set.of()))).award()).isEqualTo(Award.NONE);
         assertThat(only(scheme, watched(said(Set.of(1)))).award()).isEqualTo(Award.HALF);
         Mark full = only(scheme, watched(said(Set.of(0, 2))));
@@ -162,8 +170,9 @@ class CriteriaTest {
         Key key = Key.of(RIG, FaultSet.NONE, Testers.usual(), scheme);
         Map<SlotId, String> readings = right(key);
         readings.remove(new SlotId("sockets/r1r2/socket-3"));
-        Map<String, Award> awards = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of())).marks().stream()
-                .collect(Collectors.toMap(Mark::title, Mark::award));
+        Map<String, Award> awards =
+                Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of())).marks().stream()
+                        .collect(Collectors.toMap(Mark::title, Mark::award));
         assertThat(awards).containsEntry("measured", Award.FULL).containsEntry("complete", Award.NONE);
     }
 

@@ -2,7 +2,6 @@ package prantel.core.marking;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
@@ -16,11 +15,12 @@ import prantel.core.expectation.Window.Side;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.marking.Mark.Award;
 import prantel.core.rig.Conductor;
-import prantel.core.sequence.SlotId;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.SlotId;
 
 /** What is marked and why: handbook §6 and §7, common practice, no source. */
 class MarkerTest {

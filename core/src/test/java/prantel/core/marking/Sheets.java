@@ -8,9 +8,9 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.instrument.Reading;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.scheme.TestKind;
 
 /** Candidates' sheets for tests: a perfect one to be spoilt in one place. */
 final class Sheets {

@@ -34,7 +34,9 @@ class ActionsTest {
         int looked = 0;
         for (int n = 0; n < 30; n++) {
             for (SetUp setUp : setUps(RandomRigs.rig(random))) {
-                assertThat(RigState.tooEarly(setUp.actions())).as(setUp.steps().toString()).isEmpty();
+                assertThat(RigState.tooEarly(setUp.actions()))
+                        .as(setUp.steps().toString())
+                        .isEmpty();
                 assertThat(setUp.steps()).isNotEmpty().noneMatch(String::isBlank);
                 looked++;
             }
@@ -55,7 +57,9 @@ class ActionsTest {
                         .skip(setUp.actions().indexOf(forgotten) + 1L)
                         .anyMatch(a -> a.needs().stream().anyMatch(forgotten.makes()::contains)
                                 && rest.stream().noneMatch(r -> r.makes().containsAll(forgotten.makes())));
-                assertThat(!RigState.tooEarly(rest).isEmpty()).as(forgotten.words()).isEqualTo(needed);
+                assertThat(!RigState.tooEarly(rest).isEmpty())
+                        .as(forgotten.words())
+                        .isEqualTo(needed);
                 told += needed ? 1 : 0;
             }
         }
@@ -66,7 +70,8 @@ class ActionsTest {
     void nothingIsTakenOutOrLinkedBeforeItIsProvedDead() {
         SplittableRandom random = new SplittableRandom(7);
         for (SetUp setUp : setUps(RandomRigs.rig(random))) {
-            List<Action> unproved = setUp.without(Action.ProveDead.class::isInstance).actions();
+            List<Action> unproved =
+                    setUp.without(Action.ProveDead.class::isInstance).actions();
             List<Action> early = RigState.tooEarly(unproved);
             boolean touches = unproved.stream()
                     .anyMatch(a -> a instanceof Action.Link

@@ -2,13 +2,13 @@ package prantel.core.sequence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Impedance;
 import prantel.core.rig.Rig;

@@ -3,15 +3,13 @@ package prantel.core.sequence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import prantel.core.scheme.TestKind;
-import prantel.core.fixtures.Schemes;
-import prantel.core.scheme.Scheme;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.limits.Breaker;
 import prantel.core.limits.Limit;
 import prantel.core.rig.Board;
@@ -31,6 +29,8 @@ import prantel.core.rig.Supply;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Practice.RcdTest;
 import prantel.core.scheme.Practice.Yardstick;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 
 /** Where schools differ, the list of boxes differs: each option with the practice it stands for. */
 class SchemeOptionsTest {

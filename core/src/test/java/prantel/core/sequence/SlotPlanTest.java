@@ -2,7 +2,6 @@ package prantel.core.sequence;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -10,6 +9,7 @@ import java.util.SplittableRandom;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.fixtures.RandomRigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Terminal;

@@ -2,7 +2,6 @@ package prantel.core.setting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +21,7 @@ import prantel.core.fault.Place;
 import prantel.core.fault.SafetyClass;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
 import prantel.core.sequence.SlotId;
@@ -178,7 +178,8 @@ class SettingTest {
         assertThat(plan.fewest())
                 .as("eight faults have 256 parts: not all are looked at")
                 .isFalse();
-        Key two = Key.of(Rigs.fiveSockets(), FaultSet.of(many.get(0), many.get(3)), Testers.usual(), Schemes.workshop());
+        Key two =
+                Key.of(Rigs.fiveSockets(), FaultSet.of(many.get(0), many.get(3)), Testers.usual(), Schemes.workshop());
         assertThat(CheckPlan.of(two, singles, f -> true).fewest()).isTrue();
     }
 

@@ -2,13 +2,13 @@ package prantel.core.survey;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import prantel.core.fixtures.Schemes;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Board;
 import prantel.core.rig.Cable;

@@ -1,8 +1,5 @@
 package prantel.server.assessment;
 
-import prantel.core.assessment.Stage;
-import prantel.core.assessment.AssessmentEvent;
-import prantel.core.assessment.Assessment;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -14,16 +11,19 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Stage;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.survey.SchemeSurvey;
-import prantel.server.workshop.Schemes;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 
 /** Preparing an assessment, its header, and following it while the candidate works. */
@@ -110,7 +110,10 @@ class AssessmentController {
                         s.about().purpose(),
                         SlotPlan.sheet(rig, s).size(),
                         SchemeSurvey.suits(s, rig),
-                        SchemeSurvey.of(s, rig).stream().map(Problem::mend).distinct().toList()))
+                        SchemeSurvey.of(s, rig).stream()
+                                .map(Problem::mend)
+                                .distinct()
+                                .toList()))
                 .toList();
     }
 
@@ -139,10 +142,7 @@ class AssessmentController {
         Check.that(!back.reason().isBlank(), "no-reason", "reason", "", "say why; the candidate reads it");
         Check.text(back.reason(), LONGEST_REASON, "reason");
         return header(assessments.append(
-                id,
-                back.eventId(),
-                new AssessmentEvent.HandedBack(back.reason().strip()),
-                who.getName()));
+                id, back.eventId(), new AssessmentEvent.HandedBack(back.reason().strip()), who.getName()));
     }
 
     private Header header(Assessment assessment) {

@@ -2,9 +2,9 @@ package prantel.server.assessment;
 
 import java.time.OffsetDateTime;
 import java.util.List;
-import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 

@@ -1,7 +1,5 @@
 package prantel.server.assessment;
 
-import prantel.core.assessment.AssessmentEvent;
-import prantel.core.assessment.Assessment;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
@@ -25,9 +23,11 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import prantel.core.marking.Mark.Award;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Chain;
 import prantel.core.assessment.Rules;
+import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
 import prantel.server.account.Account;
@@ -198,7 +198,12 @@ public class Assessments implements SmartLifecycle {
 
     /** The one before an assessment on the same rig in the same bay. */
     public Optional<Assessment> before(Assessment assessment) {
-        return Optional.ofNullable(mapper.before(assessment.fixed().bayId(), assessment.fixed().versions().rig().id(), assessment.fixed().versions().rig().version(), assessment.fixed().preparedAt())).map(this::get);
+        return Optional.ofNullable(mapper.before(
+                        assessment.fixed().bayId(),
+                        assessment.fixed().versions().rig().id(),
+                        assessment.fixed().versions().rig().version(),
+                        assessment.fixed().preparedAt()))
+                .map(this::get);
     }
 
     /** The newest marked ones. */
@@ -269,8 +274,7 @@ public class Assessments implements SmartLifecycle {
 
     /** Starts an assessment in a free bay and pins every version it will be marked with. */
     @Transactional
-    public Assessment prepare(
-            String bayId, String candidateId, String testerId, String schemeId, String assessorId) {
+    public Assessment prepare(String bayId, String candidateId, String testerId, String schemeId, String assessorId) {
         Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
         if (standings.inBay(bayId) != null) {
@@ -313,8 +317,7 @@ public class Assessments implements SmartLifecycle {
 
     /** As below, and refuses if the writer had not seen the newest about the subject. */
     @Transactional
-    public Assessment append(
-            String assessmentId, String eventId, AssessmentEvent event, Basis basis, String by) {
+    public Assessment append(String assessmentId, String eventId, AssessmentEvent event, Basis basis, String by) {
         return append(assessmentId, eventId, event, basis, by, state -> {}, () -> {});
     }
 
@@ -445,9 +448,7 @@ public class Assessments implements SmartLifecycle {
                 && before.accountId().equals(by)
                 && before.kind().equals(event.kind())
                 && before.subject().equals(event.subject())
-                && json.read(before.payload())
-                        .said()
-                        .equals(event.said());
+                && json.read(before.payload()).said().equals(event.said());
         if (!same) {
             throw Refusal.conflict(
                     "event-id-used", "this was sent before as something else; reload the page, write it again");
@@ -499,11 +500,8 @@ public class Assessments implements SmartLifecycle {
         return Assessment.replay(
                 row.pinned(),
                 mapper.events(id).stream()
-                        .map(e -> new Assessment.Recorded(
-                                e.seq(),
-                                json.read(e.payload()),
-                                e.happenedAt(),
-                                e.accountId()))
+                        .map(e ->
+                                new Assessment.Recorded(e.seq(), json.read(e.payload()), e.happenedAt(), e.accountId()))
                         .toList());
     }
 }

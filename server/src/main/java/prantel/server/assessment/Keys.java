@@ -1,6 +1,5 @@
 package prantel.server.assessment;
 
-import prantel.core.assessment.Assessment;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -12,6 +11,9 @@ import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Pinned;
+import prantel.core.assessment.WatchedOf;
 import prantel.core.expectation.AsBuilt;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -23,16 +25,14 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.core.assessment.Pinned;
-import prantel.core.assessment.WatchedOf;
 import prantel.core.scheme.Scheme;
-import prantel.server.workshop.Schemes;
 import prantel.core.sequence.SlotId;
 import prantel.formats.FaultSetFile;
 import prantel.server.keys.Explorations;
 import prantel.server.keys.PureValues;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 
 /** From an assessment to core's objects: its rig, its key, its record, its marked sheet. */
@@ -61,7 +61,9 @@ public class Keys {
     private record MarkedOf(String assessmentId, int seq) {}
 
     private static DocumentRef rigRef(Assessment assessment) {
-        return new DocumentRef(assessment.fixed().versions().rig().id(), assessment.fixed().versions().rig().version());
+        return new DocumentRef(
+                assessment.fixed().versions().rig().id(),
+                assessment.fixed().versions().rig().version());
     }
 
     public Rig rig(Assessment assessment) {
@@ -73,7 +75,9 @@ public class Keys {
     }
 
     private static DocumentRef testerRef(Assessment assessment) {
-        return new DocumentRef(assessment.fixed().versions().tester().id(), assessment.fixed().versions().tester().version());
+        return new DocumentRef(
+                assessment.fixed().versions().tester().id(),
+                assessment.fixed().versions().tester().version());
     }
 
     public Scheme scheme(Assessment assessment) {

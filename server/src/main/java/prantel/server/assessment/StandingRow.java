@@ -1,8 +1,8 @@
 package prantel.server.assessment;
 
-import prantel.core.assessment.Assessment;
 import java.time.OffsetDateTime;
 import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.Assessment;
 
 /**
  * Where an assessment stands, for finding it without its events.

@@ -7,8 +7,8 @@ import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
-import prantel.formats.ShippedSchemes;
 import prantel.core.setting.Exploration;
+import prantel.formats.ShippedSchemes;
 
 /** Healthy keys and explorations of a rig, by tester, scheme and as-built readings: they cost a second or two each. */
 @Service

@@ -1,10 +1,10 @@
 package prantel.server.marking;
 
 import java.util.List;
+import prantel.core.assessment.Assessment;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
-import prantel.core.assessment.Assessment;
 
 /** The marks as they stand: what the assessor gave where decided, what is proposed elsewhere. */
 final class Decided {

@@ -24,8 +24,8 @@ final class Frozen {
             if (before == null) {
                 differences.add(mark.group() + ", " + mark.title() + ": not marked then, " + now + " today");
             } else if (!points(before.points(), before.weight()).equals(now)) {
-                differences.add(mark.group() + ", " + mark.title() + ": "
-                        + points(before.points(), before.weight()) + " then, " + now + " today");
+                differences.add(mark.group() + ", " + mark.title() + ": " + points(before.points(), before.weight())
+                        + " then, " + now + " today");
             }
         }
         kept.values()

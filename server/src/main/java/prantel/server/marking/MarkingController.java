@@ -10,22 +10,21 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.core.marking.Mark;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
-import prantel.core.scheme.Scheme;
-import prantel.formats.MarkExport;
-import prantel.server.workshop.Schemes;
 import prantel.core.marking.Outcome.Verdict;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
-import prantel.core.assessment.Assessment;
-import prantel.core.assessment.AssessmentEvent;
+import prantel.core.scheme.Scheme;
+import prantel.formats.MarkExport;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.core.assessment.Stage;
 import prantel.server.web.Refusal;
+import prantel.server.workshop.Schemes;
 
 /** Marking a handed-in sheet: proposals, decisions with reasons, the outcome. */
 @RestController
@@ -169,7 +168,8 @@ class MarkingController {
                 assessment,
                 today,
                 keys.reports(assessment),
-                assessments.resultOf(assessment).map(kept -> new MarkingView.Kept(
-                        MarkExport.marks(kept), Frozen.difference(kept, today))));
+                assessments
+                        .resultOf(assessment)
+                        .map(kept -> new MarkingView.Kept(MarkExport.marks(kept), Frozen.difference(kept, today))));
     }
 }

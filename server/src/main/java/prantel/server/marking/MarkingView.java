@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import prantel.formats.MarkExport;
 import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.Assessment;
 import prantel.core.diagnosis.Cause;
 import prantel.core.diagnosis.Explanation;
 import prantel.core.expectation.Expectation;
@@ -17,15 +17,16 @@ import prantel.core.expectation.Window;
 import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
 import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.marking.Evidence;
 import prantel.core.marking.Finding;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Slot;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
-import prantel.core.assessment.Assessment;
+import prantel.core.sequence.Slot;
+import prantel.formats.MarkExport;
 import prantel.server.picture.Pictures;
 
 /** All that Mark shows: every box against its key, what explains it, marks proposed and given, the outcome. */
@@ -134,8 +135,7 @@ record MarkingView(
     /** The result that was decided on. @param differs what the rules of today would make otherwise */
     record Kept(List<MarkExport.KeptMark> marks, List<String> differs) {}
 
-    static MarkingView of(
-            Assessment assessment, MarkedSheet sheet, List<FaultReport> reports, Optional<Kept> kept) {
+    static MarkingView of(Assessment assessment, MarkedSheet sheet, List<FaultReport> reports, Optional<Kept> kept) {
         Key key = sheet.key();
         Rig rig = key.rig();
         List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
@@ -316,24 +316,26 @@ record MarkingView(
                 mark.slots().stream().map(Object::toString).toList());
     }
 
-    /** The test whose boxes it rests on; what rests on none is shown with the record, faults with the faults. */
+    /** The test it belongs to; what belongs to none is shown with the record, faults with the faults. */
     private static String stepOf(Mark mark, MarkedSheet sheet) {
-        if (mark.id().startsWith("faults/") || mark.group().equals("Faults")) {
+        if (mark.evidence() instanceof Evidence.OfFaults) {
             return "FAULTS";
         }
         return mark.slots().stream()
                 .findFirst()
-                .map(s -> sheet.key().expectation(s).slot().step().name())
+                .map(s -> sheet.key().expectation(s).slot().step())
                 .or(() -> sheet.key().scheme().tests().stream()
-                        .filter(t -> sheet.key().scheme().labelOf(t).equals(mark.group()))
-                        .findFirst()
-                        .map(Enum::name))
+                        .filter(t -> ("/" + mark.id()).matches(".*/" + t.markPrefix() + "/[^/]+"))
+                        .findFirst())
+                .map(Enum::name)
                 .orElse("RECORD");
     }
 
     private static double points(MarkExport.KeptMark kept, Assessment assessment) {
         Assessment.Decision decision = assessment.decisions().get(kept.id());
-        return decision == null ? kept.points() : kept.weight() * decision.given().share();
+        return decision == null
+                ? kept.points()
+                : kept.weight() * decision.given().share();
     }
 
     private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet, Optional<Kept> kept) {

@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.expectation.Key;
 import prantel.core.rig.Rig;
-import prantel.server.workshop.Schemes;
 import prantel.core.setting.Difficulty;
 import prantel.core.setting.Effect;
 import prantel.core.setting.Exploration;
@@ -25,6 +24,7 @@ import prantel.core.setting.PairExploration;
 import prantel.server.keys.Explorations;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 
 /** Every single fault of a rig with what it does; which of two hides the other, worked out in the background. */
@@ -181,10 +181,7 @@ class ExplorationController implements DisposableBean {
                 .filter(r -> r.id().equals(id))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("rig"));
-        return explorations.healthy(
-                workshop.rig(ref),
-                workshop.firstTester(),
-                schemes.newest(scheme));
+        return explorations.healthy(workshop.rig(ref), workshop.firstTester(), schemes.newest(scheme));
     }
 
     @Override

@@ -26,10 +26,10 @@ import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.formats.ShippedSchemes;
 import prantel.core.sequence.SlotPlan;
 import prantel.formats.RigDifference;
 import prantel.formats.RigFile;
+import prantel.formats.ShippedSchemes;
 import prantel.server.assessment.Assessments;
 import prantel.server.keys.Explorations;
 import prantel.server.picture.RigDrawing;
@@ -148,8 +148,8 @@ class RigController {
         return new RigView.DraftView(
                 read.problems(),
                 read.rig()
-                        .map(rig ->
-                                RigView.of(Key.of(rig, FaultSet.NONE, workshop.firstTester(), ShippedSchemes.everyTest())))
+                        .map(rig -> RigView.of(
+                                Key.of(rig, FaultSet.NONE, workshop.firstTester(), ShippedSchemes.everyTest())))
                         .orElse(null),
                 read.file());
     }

@@ -91,7 +91,9 @@ class SchemeController {
     @GetMapping(path = "/{id}/{version}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> file(@PathVariable String id, @PathVariable int version) {
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + id + "-" + version + ".scheme.json\"")
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"" + id + "-" + version + ".scheme.json\"")
                 .body(bytes(id, version));
     }
 
@@ -109,8 +111,7 @@ class SchemeController {
     }
 
     @GetMapping("/{id}/difference")
-    List<SchemeDifference.Change> difference(
-            @PathVariable String id, @RequestParam int from, @RequestParam int to) {
+    List<SchemeDifference.Change> difference(@PathVariable String id, @RequestParam int from, @RequestParam int to) {
         return SchemeDifference.between(bytes(id, from), bytes(id, to));
     }
 

@@ -98,39 +98,59 @@ record SchemeView(
     private static List<Fact> practice(Scheme scheme) {
         Practice p = scheme.practice();
         List<Fact> facts = new ArrayList<>();
-        facts.add(new Fact("Continuity of CPCs", word(p.continuity().methods()) + ", maxima " + word(p.continuity().maxima())));
-        facts.add(new Fact("Bonding", "one end " + word(p.bonding().oneEnd()) + ", held against " + word(p.bonding().yardstick())));
+        facts.add(new Fact(
+                "Continuity of CPCs",
+                word(p.continuity().methods()) + ", maxima "
+                        + word(p.continuity().maxima())));
+        facts.add(new Fact(
+                "Bonding",
+                "one end " + word(p.bonding().oneEnd()) + ", held against "
+                        + word(p.bonding().yardstick())));
         facts.add(new Fact(
                 "Insulation",
-                String.join(", then ", p.insulation().volts().stream().map(v -> v + "\u2009V").toList())
-                        + "; pairs " + word(p.insulation().pairs()) + "; switches " + word(p.insulation().rounds())));
+                String.join(
+                                ", then ",
+                                p.insulation().volts().stream()
+                                        .map(v -> v + "\u2009V")
+                                        .toList()) + "; pairs "
+                        + word(p.insulation().pairs()) + "; switches "
+                        + word(p.insulation().rounds())));
         facts.add(new Fact(
                 "Loop",
                 word(p.loop().leads()) + " leads; Zs at " + word(p.loop().points()) + " point; limit "
-                        + word(p.loop().zsLimit()) + "; three-phase current " + word(p.loop().threePhase())));
+                        + word(p.loop().zsLimit()) + "; three-phase current "
+                        + word(p.loop().threePhase())));
         facts.add(new Fact(
-                "RCD", String.join(", ", p.rcd().tests().stream().map(SchemeView::word).toList())));
+                "RCD",
+                String.join(", ", p.rcd().tests().stream().map(SchemeView::word).toList())));
         facts.add(new Fact(
                 "Record",
-                "not tested: " + word(p.recording().notTested()) + "; over-range " + word(p.recording().overRange())
-                        + "; codes " + word(p.recording().codes())));
+                "not tested: " + word(p.recording().notTested()) + "; over-range "
+                        + word(p.recording().overRange()) + "; codes "
+                        + word(p.recording().codes())));
         About.Times times = scheme.about().times();
         if (times.all() > 0) {
-            facts.add(new Fact(
-                    "Time", times.all() + " minutes (dead " + times.dead() + ", live " + times.live() + ")"));
+            facts.add(
+                    new Fact("Time", times.all() + " minutes (dead " + times.dead() + ", live " + times.live() + ")"));
         }
         return facts;
     }
 
     private static CriterionView criterion(Criterion c, Scheme scheme) {
         String of = c instanceof Criterion.OfTests t
-                ? String.join(", ", scheme.tests().stream()
-                        .filter(t.tests()::contains)
-                        .map(scheme::labelOf)
-                        .toList())
+                ? String.join(
+                        ", ",
+                        scheme.tests().stream()
+                                .filter(t.tests()::contains)
+                                .map(scheme::labelOf)
+                                .toList())
                 : "";
         return new CriterionView(
-                c.common().title(), kind(c), of, c.common().weight(), word(c.common().severity()));
+                c.common().title(),
+                kind(c),
+                of,
+                c.common().weight(),
+                word(c.common().severity()));
     }
 
     private static String kind(Criterion c) {

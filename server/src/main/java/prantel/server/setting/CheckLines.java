@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Window;
 import prantel.core.instrument.Notation;
@@ -13,7 +14,6 @@ import prantel.core.instrument.Written;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.server.account.Accounts;
-import prantel.core.assessment.Assessment;
 import prantel.server.picture.Windows;
 
 /** Readings that prove something at the rig, each with its window and what was taken. */

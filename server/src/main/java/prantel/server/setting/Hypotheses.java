@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.rig.Rig;
 import prantel.core.setting.Inference;
-import prantel.core.assessment.Assessment;
 import prantel.server.picture.Windows;
 
 /** What the readings taken speak for, in words. */

@@ -17,6 +17,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -27,15 +30,11 @@ import prantel.core.quantity.Check;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
-import prantel.core.scheme.TestKind;
-import prantel.core.assessment.Assessment;
-import prantel.core.assessment.AssessmentEvent;
-import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.core.assessment.Stage;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.web.Refusal;
@@ -178,8 +177,7 @@ class LiveController {
             throw Refusal.conflict(
                     "not-dead", "say that it is locked off, and that it is proved dead: until then it counts as live");
         }
-        return view(assessments.append(
-                id, dead.eventId(), new AssessmentEvent.Energised(false, null), who.getName()));
+        return view(assessments.append(id, dead.eventId(), new AssessmentEvent.Energised(false, null), who.getName()));
     }
 
     private LiveView view(Assessment assessment) {

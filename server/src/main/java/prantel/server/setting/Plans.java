@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
+import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
@@ -14,7 +15,6 @@ import prantel.core.safety.SafetyCheck;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.core.setting.Inference;
-import prantel.core.assessment.Assessment;
 import prantel.server.keys.Explorations;
 import prantel.server.keys.PureValues;
 

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.FaultEffect;
@@ -14,7 +15,6 @@ import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
-import prantel.core.assessment.Assessment;
 import prantel.server.picture.Pictures;
 import prantel.server.picture.RigDrawing;
 

@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -31,8 +33,6 @@ import prantel.core.setting.Effect;
 import prantel.core.setting.Exploration;
 import prantel.core.setting.Proposer;
 import prantel.formats.FaultSetFile;
-import prantel.core.assessment.Assessment;
-import prantel.core.assessment.AssessmentEvent;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.keys.Explorations;
@@ -209,8 +209,7 @@ class SettingController {
     @PostMapping("/lock-off")
     @ResponseStatus(HttpStatus.OK)
     SetView lockOff(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        return view(assessments.append(
-                id, just.eventId(), new AssessmentEvent.LockedOff(), who.getName()));
+        return view(assessments.append(id, just.eventId(), new AssessmentEvent.LockedOff(), who.getName()));
     }
 
     private SetView view(Assessment assessment) {

@@ -14,6 +14,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Assessment.Entry;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Rules;
+import prantel.core.assessment.Stage;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.Place;
@@ -25,14 +30,9 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.formats.FaultSetFile;
-import prantel.core.assessment.Assessment;
-import prantel.core.assessment.Assessment.Entry;
-import prantel.core.assessment.AssessmentEvent;
-import prantel.core.assessment.Rules;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Assessments.Basis;
 import prantel.server.assessment.Keys;
-import prantel.core.assessment.Stage;
 import prantel.server.setting.FaultInput;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Workshop;
@@ -216,7 +216,13 @@ class SheetController {
                     report.conductors().toString(),
                     "choose the conductors of “" + kind.title() + "”");
             Place place = Place.parse(report.at(), rig);
-            reports.add(new FaultReport(kind, place, conductors, report.remedy().strip(), report.evidence().strip(), report.code()));
+            reports.add(new FaultReport(
+                    kind,
+                    place,
+                    conductors,
+                    report.remedy().strip(),
+                    report.evidence().strip(),
+                    report.code()));
         }
         return reports;
     }
@@ -250,7 +256,14 @@ class SheetController {
 
     private Changed changed(@Nullable Slot slot, Assessment assessment) {
         return new Changed(
-                slot == null ? null : SheetView.box(slot, keys.rig(assessment), keys.scheme(assessment), assessment, keys.tester(assessment)),
+                slot == null
+                        ? null
+                        : SheetView.box(
+                                slot,
+                                keys.rig(assessment),
+                                keys.scheme(assessment),
+                                assessment,
+                                keys.tester(assessment)),
                 assessment.revision("reports"),
                 slot == null ? SheetView.reports(keys.reports(assessment)) : List.of(),
                 SheetView.filled(assessment));

@@ -3,30 +3,29 @@ package prantel.server.sheet;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import prantel.server.picture.RigDrawing;
-import prantel.core.scheme.Practice;
-import prantel.core.scheme.Criterion;
-import prantel.core.rig.PointId;
-import prantel.core.rig.CircuitId;
-import prantel.core.quantity.Unit;
-import prantel.core.instrument.Saying;
-import prantel.core.assessment.Rules;
 import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Assessment.Entry;
+import prantel.core.assessment.Rules;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.instrument.Notation;
+import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Written;
 import prantel.core.marking.CandidateRecord.FaultReport;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
+import prantel.core.rig.PointId;
 import prantel.core.rig.Rig;
-import prantel.core.rig.Ring;
+import prantel.core.scheme.Criterion;
+import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
-import prantel.core.scheme.TestKind;
-import prantel.core.assessment.Assessment;
-import prantel.core.assessment.Assessment.Entry;
+import prantel.server.picture.RigDrawing;
 import prantel.server.setting.KindChoice;
 
 /**
@@ -128,8 +127,7 @@ record SheetView(
     /** A place of the rig that a report can name. Which kinds fit there is part of what a candidate has to know. */
     record SheetPlace(String id, String label, @Nullable String circuit) {}
 
-    record Report(
-            String kind, String at, List<String> conductors, String remedy, String evidence, String code) {}
+    record Report(String kind, String at, List<String> conductors, String remedy, String evidence, String code) {}
 
     static SheetView of(
             Assessment assessment,
@@ -206,7 +204,9 @@ record SheetView(
                     label,
                     of.getFirst().circuit().map(CircuitId::value).orElse(null),
                     layout(of),
-                    of.stream().map(s -> box(s, rig, scheme, assessment, tester)).toList()));
+                    of.stream()
+                            .map(s -> box(s, rig, scheme, assessment, tester))
+                            .toList()));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
         List<String> setUp = slots.stream()
@@ -218,7 +218,9 @@ record SheetView(
                 step.name(),
                 scheme.labelOf(step),
                 step.isLive(),
-                Rules.mayWrite(slots.getFirst(), assessment).map(Rules.Why::words).orElse(""),
+                Rules.mayWrite(slots.getFirst(), assessment)
+                        .map(Rules.Why::words)
+                        .orElse(""),
                 other,
                 setUp,
                 groups);
@@ -329,7 +331,8 @@ record SheetView(
     /** The boxes that an expected value written with this one is about; empty where none is asked. */
     static List<Slot.Measured> expectedAbout(Slot slot, Rig rig, Scheme scheme) {
         boolean asked = scheme.criteria().stream()
-                .anyMatch(c -> c instanceof Criterion.ExpectedFirst e && e.tests().contains(slot.step()));
+                .anyMatch(
+                        c -> c instanceof Criterion.ExpectedFirst e && e.tests().contains(slot.step()));
         if (!asked || slot.circuit().isEmpty()) {
             return List.of();
         }

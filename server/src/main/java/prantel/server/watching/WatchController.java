@@ -62,8 +62,7 @@ class WatchController {
     WatchView tap(@PathVariable String id, @RequestBody Tapped tapped, Principal who) {
         Scheme scheme = keys.scheme(assessments.get(id));
         boolean known = scheme.observations().stream().anyMatch(o -> o.id().equals(tapped.observation()));
-        Check.that(
-                known, "unknown-observation", "observation", Check.quoted(tapped.observation()), "reload the page");
+        Check.that(known, "unknown-observation", "observation", Check.quoted(tapped.observation()), "reload the page");
         Check.text(tapped.slip(), LONGEST_NOTE, "slip");
         Check.that(
                 tapped.sight() != Sight.SLIP || !tapped.slip().isBlank(),
@@ -84,8 +83,8 @@ class WatchController {
         Question question = keys.scheme(assessments.get(id)).questions().stream()
                 .filter(q -> q.id().equals(said.question()))
                 .findFirst()
-                .orElseThrow(() -> new ProblemsException(new Problem(
-                        "unknown-question", "question", Check.quoted(said.question()), "reload the page")));
+                .orElseThrow(() -> new ProblemsException(
+                        new Problem("unknown-question", "question", Check.quoted(said.question()), "reload the page")));
         List<Integer> points = said.points();
         if (points != null) {
             points.forEach(p -> Check.between(p, 0, question.points().size() - 1.0, "points", "(position)"));
@@ -108,11 +107,17 @@ class WatchController {
     @PostMapping("/end")
     WatchView end(@PathVariable String id, @RequestBody Ended ended, Principal who) {
         return view(assessments.append(
-                id, ended.eventId(), new AssessmentEvent.HandedIn(), Assessments.Basis.ANY, who.getName(), state -> {
+                id,
+                ended.eventId(),
+                new AssessmentEvent.HandedIn(),
+                Assessments.Basis.ANY,
+                who.getName(),
+                state -> {
                     if (state.stop() == null) {
                         throw Refusal.conflict("not-stopped", "the candidate hands the sheet in");
                     }
-                }, () -> {}));
+                },
+                () -> {}));
     }
 
     private WatchView view(Assessment assessment) {

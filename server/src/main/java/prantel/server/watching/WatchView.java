@@ -53,8 +53,7 @@ record WatchView(
             List<WrittenLine> readings) {}
 
     /** @param seen "right", "slip" or "not-seen" */
-    record SightLine(
-            String id, String text, String severity, List<String> slips, String seen, String slip) {}
+    record SightLine(String id, String text, String severity, List<String> slips, String seen, String slip) {}
 
     /** @param said positions of the points named; null while it was not asked */
     record AskLine(
@@ -116,9 +115,8 @@ record WatchView(
                 .toList();
         List<SightLine> sights =
                 step.observations().stream().map(o -> sight(o, assessment)).toList();
-        List<AskLine> asks = step.questions().stream()
-                .map(q -> ask(q, assessment, drawn))
-                .toList();
+        List<AskLine> asks =
+                step.questions().stream().map(q -> ask(q, assessment, drawn)).toList();
         String state = state(own.size(), readings.size(), sights);
         boolean done = state.equals("done") || state.equals("slip");
         return new WatchStep(

@@ -16,10 +16,10 @@ import prantel.core.instrument.Written;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
-import prantel.formats.ShippedSchemes;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
+import prantel.formats.ShippedSchemes;
 import prantel.server.keys.PureValues;
 
 /** Healthy readings measured on a real rig, kept for one version of its description. */

@@ -57,8 +57,8 @@ public class Schemes {
                 .filter(s -> s.id().equals(id))
                 .findFirst()
                 .or(() -> ShippedSchemes.named(id))
-                .orElseThrow(() -> new ProblemsException(new Problem(
-                        "unknown-scheme", "scheme", Check.quoted(id), "choose a scheme of this workshop")));
+                .orElseThrow(() -> new ProblemsException(
+                        new Problem("unknown-scheme", "scheme", Check.quoted(id), "choose a scheme of this workshop")));
     }
 
     /** One that asks for every test: what rigs are explored and measured with. */
@@ -69,10 +69,7 @@ public class Schemes {
     /** The first, in the order they are offered, that suits the rig. */
     public Scheme usualFor(Rig rig) {
         List<Scheme> all = all();
-        return all.stream()
-                .filter(s -> SchemeSurvey.suits(s, rig))
-                .findFirst()
-                .orElse(all.getFirst());
+        return all.stream().filter(s -> SchemeSurvey.suits(s, rig)).findFirst().orElse(all.getFirst());
     }
 
     public Scheme scheme(DocumentRef ref) {
