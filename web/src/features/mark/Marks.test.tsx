@@ -7,6 +7,7 @@ import type { MarkLine } from "./queries";
 const mark: MarkLine = {
   id: "prepared",
   step: "R1_R2",
+  circuit: "",
   group: "Preparation",
   title: "Leads nulled",
   weight: 1,

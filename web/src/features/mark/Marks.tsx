@@ -49,6 +49,7 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
             <span className="min-w-0">
               <span className="font-semibold">{mark.title}</span>{" "}
               <span className="text-[13px] text-ink2">
+                {mark.circuit ? `${mark.circuit}, ` : ""}
                 {mark.group}, ×{mark.weight}
                 {mark.key && ", key"}
               </span>
@@ -64,7 +65,7 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
             {!locked && (
               <Button
                 kind="quiet"
-                aria-label={`Change ${mark.title}, ${mark.group}`}
+                aria-label={`Change ${mark.title}, ${mark.circuit ? `${mark.circuit}, ` : ""}${mark.group}`}
                 onClick={() => setChanging(mark)}
               >
                 Change…

@@ -1,4 +1,3 @@
-import { useEffect, useRef, useState } from "react";
 import { CircuitTrack, UNDER_TRACK } from "../../pictures/CircuitTrack";
 import { drawnMetres, layTracks } from "../../pictures/trackLayout";
 import { classes } from "../../ui/classes";
@@ -6,6 +5,7 @@ import type { SheetView } from "./queries";
 import { type Group, nameOf, type ShownBox } from "./boxes";
 import { Judge } from "./Judge";
 import { ReadingInput } from "./ReadingInput";
+import { useWidth } from "./useWidth";
 
 type Circuit = SheetView["circuits"][number];
 
@@ -277,19 +277,4 @@ function detailOf(box: ShownBox, station: string, several: boolean): string {
 
 function withoutCircuit(where: string, label: string): string {
   return where.replace(`${label}, `, "");
-}
-
-function useWidth(): [React.RefObject<HTMLDivElement | null>, number] {
-  const frame = useRef<HTMLDivElement | null>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const measure = () => setWidth(element.clientWidth);
-    measure();
-    const watcher = new ResizeObserver(measure);
-    watcher.observe(element);
-    return () => watcher.disconnect();
-  }, []);
-  return [frame, width];
 }

@@ -9,7 +9,7 @@ interface Props {
 }
 
 const WIDE = 104;
-const MID = 30;
+const MID = 36;
 
 /** The sequence as a line with stations: ● done, ◐ begun, ○ open, a wedge for a slip, a bar where it was stopped. */
 export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
@@ -23,8 +23,8 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
   const firstLive = steps.findIndex((s) => s.live);
   return (
     <div ref={frame} className="overflow-x-auto border border-line bg-sheet" tabIndex={-1}>
-      <div className="relative" style={{ width: steps.length * WIDE, height: 92 }}>
-        <svg width={steps.length * WIDE} height={60} aria-hidden="true" className="absolute inset-0">
+      <div className="relative" style={{ width: steps.length * WIDE, height: 98 }}>
+        <svg width={steps.length * WIDE} height={66} aria-hidden="true" className="absolute inset-0">
           <line
             x1={WIDE / 2}
             x2={(steps.length - 0.5) * WIDE}
@@ -37,8 +37,8 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
             <line
               x1={firstLive * WIDE}
               x2={firstLive * WIDE}
-              y1={8}
-              y2={52}
+              y1={12}
+              y2={60}
               stroke="var(--caution)"
               strokeWidth={3}
               strokeDasharray="5 4"

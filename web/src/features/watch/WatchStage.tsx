@@ -133,7 +133,7 @@ export function WatchStage({ id }: { id: string }) {
                   onNext={() => setChosen(undefined)}
                 />
               )}
-              <GoLive id={id} />
+              {(!w.stop || w.live) && <GoLive id={id} />}
             </div>
           </div>
         );

@@ -22,6 +22,7 @@ import prantel.core.marking.Finding;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
+import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
@@ -87,11 +88,13 @@ record MarkingView(
 
     /**
      * @param step the test it is shown with, or "FAULTS"
+     * @param circuit label of the circuit it is about; empty for none
      * @param given null until decided
      */
     record MarkLine(
             String id,
             String step,
+            String circuit,
             String group,
             String title,
             double weight,
@@ -106,6 +109,7 @@ record MarkingView(
             return new MarkLine(
                     id,
                     step,
+                    circuit,
                     was.group(),
                     was.title(),
                     was.weight(),
@@ -304,6 +308,7 @@ record MarkingView(
         return new MarkLine(
                 mark.id(),
                 stepOf(mark, sheet),
+                circuitOf(mark, sheet),
                 mark.group(),
                 mark.title(),
                 mark.worth().weight(),
@@ -314,6 +319,15 @@ record MarkingView(
                 decision == null ? "" : decision.by(),
                 mark.words(),
                 mark.slots().stream().map(Object::toString).toList());
+    }
+
+    /** Marks of a circuit begin with its id. */
+    private static String circuitOf(Mark mark, MarkedSheet sheet) {
+        return sheet.key().rig().circuits().stream()
+                .filter(c -> mark.id().startsWith(c.id() + "/"))
+                .findFirst()
+                .map(Circuit::label)
+                .orElse("");
     }
 
     /** The test it belongs to; what belongs to none is shown with the record, faults with the faults. */
