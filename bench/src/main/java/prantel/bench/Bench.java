@@ -17,8 +17,8 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
 import prantel.core.sequence.Slot;
+import prantel.formats.ShippedSchemes;
 import prantel.formats.SpiceDeck;
 
 /** Runs everything in one go, or only "keys" or "growth", and prints ratios as Markdown tables. */
@@ -53,7 +53,7 @@ public final class Bench {
         System.out.println("|---|---|---|---|---|---|");
         for (String which : List.of("creamery", "100 points")) {
             Rig rig = which.equals("creamery") ? BenchRigs.creamery(demo) : BenchRigs.generated(12, 100);
-            Key key = Key.of(rig, FaultSet.NONE, Tester.usual(), Scheme.fullSequence());
+            Key key = Key.of(rig, FaultSet.NONE, Tester.usual(), ShippedSchemes.everyTest());
             double full = score(results, "fullKey", "which", which);
             double fresh = score(results, "freshKeyWithFault", "which", which);
             double known = score(results, "oneFaultOnKnownRig", "which", which);

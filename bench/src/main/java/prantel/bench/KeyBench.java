@@ -18,7 +18,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.rig.Rig;
-import prantel.core.sequence.Scheme;
+import prantel.formats.ShippedSchemes;
 
 /** Whole keys, and one fault more on a known rig. */
 @BenchmarkMode(Mode.AverageTime)
@@ -42,18 +42,18 @@ public class KeyBench {
                 ? BenchRigs.creamery(Path.of(System.getProperty("prantel.demo", "demo")))
                 : BenchRigs.generated(12, 100);
         fault = BenchRigs.joint(rig, which.equals("creamery") ? 3 : 4);
-        healthy = Key.of(rig, FaultSet.NONE, Tester.usual(), Scheme.fullSequence());
+        healthy = Key.of(rig, FaultSet.NONE, Tester.usual(), ShippedSchemes.everyTest());
     }
 
     /** Compile and every reading, nominal and at both ends of the tolerances. */
     @Benchmark
     public Key fullKey() {
-        return Key.of(rig, FaultSet.NONE, Tester.usual(), Scheme.fullSequence());
+        return Key.of(rig, FaultSet.NONE, Tester.usual(), ShippedSchemes.everyTest());
     }
 
     @Benchmark
     public Key freshKeyWithFault() {
-        return Key.of(rig, fault, Tester.usual(), Scheme.fullSequence());
+        return Key.of(rig, fault, Tester.usual(), ShippedSchemes.everyTest());
     }
 
     @Benchmark
