@@ -13,7 +13,6 @@ interface Props {
   step: WatchStep;
   /** whether the signs that tell right from wrong are folded away: the candidate may stand beside */
   folded: boolean;
-  busy: boolean;
   error: unknown;
   onTap: (w: { observation: string; sight: Sight; slip: string }) => void;
   onAsk: (w: { question: string; points: number[] | null }) => void;
@@ -21,7 +20,7 @@ interface Props {
 }
 
 /** One station: done right is one tap, a slip a second with its reason; what the candidate wrote stands below. */
-export function StepPane({ step, folded, busy, error, onTap, onAsk, onNext }: Props) {
+export function StepPane({ step, folded, error, onTap, onAsk, onNext }: Props) {
   const unseen = step.observations.filter((o) => o.seen === "not-seen");
   return (
     <Pane
@@ -33,7 +32,7 @@ export function StepPane({ step, folded, busy, error, onTap, onAsk, onNext }: Pr
       {step.observations.length > 0 && (
         <ul className="divide-y divide-line" aria-label="Seen">
           {step.observations.map((o) => (
-            <SightRow key={o.id} line={o} busy={busy} onTap={onTap} />
+            <SightRow key={o.id} line={o} onTap={onTap} />
           ))}
         </ul>
       )}
@@ -41,7 +40,6 @@ export function StepPane({ step, folded, busy, error, onTap, onAsk, onNext }: Pr
         {unseen.length > 1 && (
           <Button
             large
-            disabled={busy}
             onClick={() => unseen.forEach((o) => onTap({ observation: o.id, sight: "RIGHT", slip: "" }))}
           >
             ● All {unseen.length} right
@@ -51,7 +49,7 @@ export function StepPane({ step, folded, busy, error, onTap, onAsk, onNext }: Pr
           To what is next
         </Button>
       </div>
-      {step.questions.length > 0 && <Questions step={step} busy={busy} onAsk={onAsk} />}
+      {step.questions.length > 0 && <Questions step={step} onAsk={onAsk} />}
       {step.readings.length > 0 && (
         <div className="mt-3 border-t border-line pt-2">
           <h3 className="text-[16px] font-bold">Written here, newest first</h3>
@@ -76,15 +74,7 @@ export function StepPane({ step, folded, busy, error, onTap, onAsk, onNext }: Pr
   );
 }
 
-function SightRow({
-  line,
-  busy,
-  onTap,
-}: {
-  line: Schemas["SightLine"];
-  busy: boolean;
-  onTap: Props["onTap"];
-}) {
+function SightRow({ line, onTap }: { line: Schemas["SightLine"]; onTap: Props["onTap"] }) {
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState("");
   const tap = (sight: Sight, slip = "") => {
@@ -108,7 +98,6 @@ function SightRow({
         </span>
         <Button
           large
-          disabled={busy}
           aria-pressed={right}
           aria-label={`Done right: ${line.text}`}
           className={classes("min-w-16", right && "!bg-work !text-on-work")}
@@ -118,7 +107,6 @@ function SightRow({
         </Button>
         <Button
           large
-          disabled={busy}
           aria-pressed={slip}
           aria-expanded={asking}
           aria-label={`Slip: ${line.text}`}
@@ -154,14 +142,14 @@ function SightRow({
   );
 }
 
-function Questions({ step, busy, onAsk }: { step: WatchStep; busy: boolean; onAsk: Props["onAsk"] }) {
+function Questions({ step, onAsk }: { step: WatchStep; onAsk: Props["onAsk"] }) {
   const drawn = step.questions.filter((q) => q.drawn || q.said !== null);
   const others = step.questions.filter((q) => !drawn.includes(q));
   return (
     <div className="mt-3 border-t border-line pt-2">
       <h3 className="text-[16px] font-bold">Ask</h3>
       {drawn.map((q) => (
-        <QuestionRow key={q.id} line={q} busy={busy} onAsk={onAsk} />
+        <QuestionRow key={q.id} line={q} onAsk={onAsk} />
       ))}
       {others.length > 0 && (
         <details className="text-[16px]">
@@ -169,7 +157,7 @@ function Questions({ step, busy, onAsk }: { step: WatchStep; busy: boolean; onAs
             {others.length} more, not drawn for this person
           </summary>
           {others.map((q) => (
-            <QuestionRow key={q.id} line={q} busy={busy} onAsk={onAsk} />
+            <QuestionRow key={q.id} line={q} onAsk={onAsk} />
           ))}
         </details>
       )}
@@ -177,15 +165,7 @@ function Questions({ step, busy, onAsk }: { step: WatchStep; busy: boolean; onAs
   );
 }
 
-function QuestionRow({
-  line,
-  busy,
-  onAsk,
-}: {
-  line: Schemas["AskLine"];
-  busy: boolean;
-  onAsk: Props["onAsk"];
-}) {
+function QuestionRow({ line, onAsk }: { line: Schemas["AskLine"]; onAsk: Props["onAsk"] }) {
   const said = line.said ?? [];
   const toggle = (i: number) =>
     onAsk({ question: line.id, points: said.includes(i) ? said.filter((n) => n !== i) : [...said, i] });
@@ -204,7 +184,6 @@ function QuestionRow({
           <Button
             key={p}
             large
-            disabled={busy}
             aria-pressed={said.includes(i)}
             className={classes("!text-[16px]", said.includes(i) && "!bg-work-soft !font-bold")}
             onClick={() => toggle(i)}
@@ -214,16 +193,11 @@ function QuestionRow({
           </Button>
         ))}
         {line.said === null ? (
-          <Button kind="quiet" large disabled={busy} onClick={() => onAsk({ question: line.id, points: [] })}>
+          <Button kind="quiet" large onClick={() => onAsk({ question: line.id, points: [] })}>
             nothing said
           </Button>
         ) : (
-          <Button
-            kind="quiet"
-            large
-            disabled={busy}
-            onClick={() => onAsk({ question: line.id, points: null })}
-          >
+          <Button kind="quiet" large onClick={() => onAsk({ question: line.id, points: null })}>
             not asked
           </Button>
         )}

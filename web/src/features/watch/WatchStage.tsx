@@ -9,8 +9,9 @@ import { GoLive } from "../live";
 import { ProcedureLine } from "./ProcedureLine";
 import { SafetyStop } from "./SafetyStop";
 import { StepPane } from "./StepPane";
+import { type TapState, type WatchView, withTaps } from "./taps";
+import { useTaps } from "./useTaps";
 
-export type WatchView = Schemas["WatchView"];
 export type WatchStep = Schemas["WatchStep"];
 
 const watch = (id: string) =>
@@ -29,20 +30,7 @@ export function WatchStage({ id }: { id: string }) {
   const [folded, setFolded] = useState(false);
   const params = { path: { id } };
   const keep = (v: WatchView) => client.setQueryData(watch(id).queryKey, v);
-  const tap = useMutation({
-    mutationFn: (w: { observation: string; sight: "RIGHT" | "SLIP" | "NOT_SEEN"; slip: string }) =>
-      deed(["watch/observation", id, w], (eventId) =>
-        data(api.PUT("/api/assessments/{id}/watch/observations", { params, body: { eventId, ...w } })),
-      ),
-    onSuccess: keep,
-  });
-  const ask = useMutation({
-    mutationFn: (w: { question: string; points: number[] | null }) =>
-      deed(["watch/question", id, w], (eventId) =>
-        data(api.PUT("/api/assessments/{id}/watch/questions", { params, body: { eventId, ...w } })),
-      ),
-    onSuccess: keep,
-  });
+  const { taps, state } = useTaps(id, watch(id).queryKey);
   const stop = useMutation({
     mutationFn: (what: string) =>
       deed(["watch/stop", id, what], (eventId) =>
@@ -62,7 +50,8 @@ export function WatchStage({ id }: { id: string }) {
   });
   return (
     <Loaded query={view}>
-      {(w) => {
+      {(kept) => {
+        const w = withTaps(kept, state.pending);
         const next = w.steps.find((s) => s.next);
         const shown = w.steps.find((s) => s.id === chosen) ?? next ?? w.steps[0];
         return (
@@ -105,6 +94,7 @@ export function WatchStage({ id }: { id: string }) {
                 {w.filled} of {w.boxes} boxes ·{" "}
                 {w.reports === 1 ? "1 fault named" : `${w.reports} faults named`}
               </span>
+              <Saved state={state} />
               <Button kind="quiet" large aria-pressed={folded} onClick={() => setFolded(!folded)}>
                 {folded ? "show the signs" : "fold the signs"}
               </Button>
@@ -126,10 +116,9 @@ export function WatchStage({ id }: { id: string }) {
                   key={shown.id}
                   step={shown}
                   folded={folded}
-                  busy={tap.isPending || ask.isPending}
-                  error={tap.error ?? ask.error}
-                  onTap={(o) => tap.mutate(o)}
-                  onAsk={(q) => ask.mutate(q)}
+                  error={state.refused[0]?.error}
+                  onTap={(o) => taps.write({ kind: "seen", ...o })}
+                  onAsk={(q) => taps.write({ kind: "asked", ...q })}
                   onNext={() => setChosen(undefined)}
                 />
               )}
@@ -139,6 +128,27 @@ export function WatchStage({ id }: { id: string }) {
         );
       }}
     </Loaded>
+  );
+}
+
+/** Always in sight: whether what was tapped has arrived. */
+function Saved({ state }: { state: TapState }) {
+  const count = state.pending.length;
+  const words =
+    state.waiting === "owner"
+      ? `Signed out: ${count} kept here, sent when you sign in again`
+      : state.waiting
+        ? `No connection: ${count} kept here, sent when it is back`
+        : count > 0
+          ? "Saving…"
+          : "Saved";
+  return (
+    <span
+      role="status"
+      className={`text-[16px] ${state.waiting ? "font-semibold text-caution" : "text-ink2"}`}
+    >
+      {words}
+    </span>
   );
 }
 

@@ -28,6 +28,8 @@ import prantel.server.keys.Explorations;
 import prantel.server.setting.FaultSetLibrary;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Fills an empty data folder with the invented workshop: five bays with their rigs, two testers, and Petra Lindholm's sheet handed
@@ -37,7 +39,6 @@ import prantel.server.workshop.Workshop;
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
 class DemoData implements SmartLifecycle {
     private static final String ASSESSOR = "ines";
-    private static final String FIRST_SCHEME = "workshop";
     private static final List<String> OTHER_RIGS = List.of("ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
 
     private final Accounts accounts;
@@ -47,6 +48,7 @@ class DemoData implements SmartLifecycle {
     private final Explorations explorations;
     private final FaultSetLibrary library;
     private final DemoFaultBoxes boxes;
+    private final JsonMapper json;
     private boolean running;
 
     DemoData(
@@ -56,10 +58,12 @@ class DemoData implements SmartLifecycle {
             Keys keys,
             Explorations explorations,
             FaultSetLibrary library,
-            DemoFaultBoxes boxes) {
+            DemoFaultBoxes boxes,
+            JsonMapper json) {
         this.explorations = explorations;
         this.library = library;
         this.boxes = boxes;
+        this.json = json;
         this.accounts = accounts;
         this.workshop = workshop;
         this.assessments = assessments;
@@ -118,7 +122,13 @@ class DemoData implements SmartLifecycle {
     }
 
     private void handedInSheet() throws IOException {
-        Assessment prepared = assessments.prepare("bay-1", "petra", "t1", FIRST_SCHEME, ASSESSOR);
+        JsonNode who = json.readTree(file("petra-lindholm.assessment.json"));
+        Assessment prepared = assessments.prepare(
+                who.get("bay").asString(),
+                who.get("candidate").asString(),
+                who.get("tester").asString(),
+                who.get("scheme").asString(),
+                who.get("assessor").asString());
         String id = prepared.id();
         Rig rig = keys.rig(prepared);
         String faults = new String(
