@@ -29,7 +29,8 @@ class CountsInTheReadmeTest {
 
     @Test
     void schemesThatShip() throws Exception {
-        assertThat(readme()).contains("which is a file: " + WORDS[ShippedSchemes.all().size()] + " ship");
+        assertThat(readme())
+                .contains("which is a file: " + WORDS[ShippedSchemes.all().size()] + " ship");
     }
 
     @Test

@@ -123,7 +123,8 @@ class MalformedRigsTest {
                 "\"liveMm2\":2.5|\"liveMm2\":2.6|/circuits/0/cable"
             })
     void mistakeIsNamedInItsPlace(String right, String wrong, String where) throws Exception {
-        String text = java.nio.file.Files.readString(java.nio.file.Path.of("src/test/resources/rigs/one-radial.rig.json"));
+        String text =
+                java.nio.file.Files.readString(java.nio.file.Path.of("src/test/resources/rigs/one-radial.rig.json"));
         String current = RigWriter.write(RigFile.read(text.getBytes(StandardCharsets.UTF_8)))
                 .toString()
                 .replace(".0,", ",")

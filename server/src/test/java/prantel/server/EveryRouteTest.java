@@ -32,6 +32,8 @@ class EveryRouteTest {
             "POST /api/reference/{id}",
             "GET /api/my/sheets",
             "GET /api/my/sheets/{id}",
+            "GET /api/my/sheets/{id}/standing",
+            "PUT /api/my/sheets/{id}/expected",
             "PUT /api/my/sheets/{id}/readings",
             "PUT /api/my/sheets/{id}/judgements",
             "PUT /api/my/sheets/{id}/fault-reports",

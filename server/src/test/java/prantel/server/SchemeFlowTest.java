@@ -130,6 +130,14 @@ class SchemeFlowTest {
                         .put(sheet + "/expected", event("slot", slot, "text", "0.28", "basedOn", 0))
                         .status())
                 .isEqualTo(200);
+        Browser stranger = Browser.of(mvc, "mirela", "salt-pan-9");
+        for (String route : List.of("/expected", "/readings")) {
+            assertThat(stranger.put(sheet + route, event("slot", slot, "text", "0.28", "basedOn", 0))
+                            .status())
+                    .as("another candidate")
+                    .isEqualTo(404);
+        }
+        assertThat(stranger.get(sheet + "/standing").status()).isEqualTo(404);
         // the reading of another socket of the same step is enough
         String other = slot.replaceAll("[^/]+$", "") + "socket-2";
         assertThat(candidate

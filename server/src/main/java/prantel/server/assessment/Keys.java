@@ -26,7 +26,9 @@ import prantel.core.marking.Marker;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
+import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
+import prantel.core.sequence.SlotPlan;
 import prantel.formats.FaultSetFile;
 import prantel.server.keys.Explorations;
 import prantel.server.keys.PureValues;
@@ -84,6 +86,20 @@ public class Keys {
         Pinned.Document scheme = assessment.fixed().versions().scheme();
         return schemes.scheme(new DocumentRef(scheme.id(), scheme.version()));
     }
+
+    /** The boxes of its sheet, in order. */
+    public List<Slot> sheet(Assessment assessment) {
+        return values.small(
+                        new SheetOf(
+                                rigRef(assessment),
+                                assessment.fixed().versions().scheme()),
+                        () -> new SheetSlots(SlotPlan.sheet(rig(assessment), scheme(assessment))))
+                .slots();
+    }
+
+    private record SheetOf(DocumentRef rig, Pinned.Document scheme) {}
+
+    private record SheetSlots(List<Slot> slots) {}
 
     public FaultSet faults(Assessment assessment) {
         String file = assessment.faultsFile();

@@ -152,8 +152,7 @@ class SheetController {
                                 expected.slot(), expected.text().strip(), was == null ? "" : was.value()),
                         new Basis.Revision(expected.basedOn()),
                         who.getName(),
-                        state -> refuseUnless(Rules.mayExpect(
-                                SheetView.expectedAbout(slot, keys.rig(state), keys.scheme(state)), state)),
+                        state -> refuseUnless(Rules.mayExpect(about(slot, state), state)),
                         () -> {}));
     }
 
@@ -246,8 +245,12 @@ class SheetController {
         });
     }
 
+    private List<Slot.Measured> about(Slot slot, Assessment assessment) {
+        return SheetView.expectedAbout(slot, keys.sheet(assessment), keys.rig(assessment), keys.scheme(assessment));
+    }
+
     private Slot mustHaveBox(Assessment assessment, String slot) {
-        return SheetView.slots(keys.rig(assessment), keys.scheme(assessment)).stream()
+        return keys.sheet(assessment).stream()
                 .filter(s -> s.id().value().equals(slot))
                 .findFirst()
                 .orElseThrow(() -> new ProblemsException(new Problem(
@@ -260,7 +263,7 @@ class SheetController {
                         ? null
                         : SheetView.box(
                                 slot,
-                                keys.rig(assessment),
+                                about(slot, assessment),
                                 keys.scheme(assessment),
                                 assessment,
                                 keys.tester(assessment)),
@@ -279,6 +282,7 @@ class SheetController {
                 bay(assessment),
                 keys.rig(assessment),
                 keys.scheme(assessment),
+                keys.sheet(assessment),
                 keys.tester(assessment),
                 keys.reports(assessment),
                 keys.isReportDamaged(assessment));

@@ -24,7 +24,6 @@ import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.SlotPlan;
 import prantel.server.picture.RigDrawing;
 import prantel.server.setting.KindChoice;
 
@@ -134,15 +133,15 @@ record SheetView(
             int bay,
             Rig rig,
             Scheme scheme,
+            List<Slot> slots,
             Tester tester,
             List<FaultReport> reports,
             boolean damaged) {
-        List<Slot> slots = slots(rig, scheme);
         List<Step> steps = new ArrayList<>();
         for (TestKind step : scheme.tests()) {
             List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
             if (!of.isEmpty()) {
-                steps.add(step(step, of, rig, scheme, assessment, tester));
+                steps.add(step(step, of, slots, rig, scheme, assessment, tester));
             }
         }
         return new SheetView(
@@ -178,10 +177,6 @@ record SheetView(
                 filled(assessment));
     }
 
-    static List<Slot> slots(Rig rig, Scheme scheme) {
-        return SlotPlan.sheet(rig, scheme);
-    }
-
     static int filled(Assessment assessment) {
         return (int) assessment.readings().values().stream()
                 .filter(e -> !e.value().isBlank())
@@ -193,7 +188,13 @@ record SheetView(
     }
 
     private static Step step(
-            TestKind step, List<Slot> slots, Rig rig, Scheme scheme, Assessment assessment, Tester tester) {
+            TestKind step,
+            List<Slot> slots,
+            List<Slot> sheet,
+            Rig rig,
+            Scheme scheme,
+            Assessment assessment,
+            Tester tester) {
         List<Group> groups = new ArrayList<>();
         List<String> labels =
                 slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
@@ -205,7 +206,7 @@ record SheetView(
                     of.getFirst().circuit().map(CircuitId::value).orElse(null),
                     layout(of),
                     of.stream()
-                            .map(s -> box(s, rig, scheme, assessment, tester))
+                            .map(s -> box(s, expectedAbout(s, sheet, rig, scheme), scheme, assessment, tester))
                             .toList()));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
@@ -249,7 +250,8 @@ record SheetView(
         };
     }
 
-    static Box box(Slot slot, Rig rig, Scheme scheme, Assessment assessment, Tester tester) {
+    /** @param about as {@link #expectedAbout} */
+    static Box box(Slot slot, List<Slot.Measured> about, Scheme scheme, Assessment assessment, Tester tester) {
         Entry<String> reading = assessment.readings().get(slot.id().value());
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
@@ -275,7 +277,7 @@ record SheetView(
                 row(slot),
                 column(slot),
                 keys(slot, overRange),
-                expected(slot, rig, scheme, assessment));
+                expected(slot, about, assessment));
     }
 
     private static String row(Slot slot) {
@@ -316,8 +318,7 @@ record SheetView(
     }
 
     /** Where the scheme marks that it was said first, and the trade has arithmetic for it. */
-    private static @Nullable ExpectedBox expected(Slot slot, Rig rig, Scheme scheme, Assessment assessment) {
-        List<Slot.Measured> about = expectedAbout(slot, rig, scheme);
+    private static @Nullable ExpectedBox expected(Slot slot, List<Slot.Measured> about, Assessment assessment) {
         if (about.isEmpty()) {
             return null;
         }
@@ -329,14 +330,14 @@ record SheetView(
     }
 
     /** The boxes that an expected value written with this one is about; empty where none is asked. */
-    static List<Slot.Measured> expectedAbout(Slot slot, Rig rig, Scheme scheme) {
+    static List<Slot.Measured> expectedAbout(Slot slot, List<Slot> sheet, Rig rig, Scheme scheme) {
         boolean asked = scheme.criteria().stream()
                 .anyMatch(
                         c -> c instanceof Criterion.ExpectedFirst e && e.tests().contains(slot.step()));
         if (!asked || slot.circuit().isEmpty()) {
             return List.of();
         }
-        List<Slot> beside = slots(rig, scheme).stream()
+        List<Slot> beside = sheet.stream()
                 .filter(s -> s.step() == slot.step() && s.circuit().equals(slot.circuit()))
                 .toList();
         return ExpectedBoxes.of(rig, beside).getOrDefault(slot.id(), List.of());

@@ -131,6 +131,7 @@ class WatchController {
         return WatchView.of(
                 assessment,
                 keys.key(assessment),
+                keys.sheet(assessment),
                 keys.reports(assessment).size(),
                 QuestionsDrawn.of(scheme, assessment.id(), already),
                 OffsetDateTime.now(clock));

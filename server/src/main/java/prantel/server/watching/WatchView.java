@@ -17,7 +17,6 @@ import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Step;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.SlotPlan;
 
 /** A candidate at work, as the assessor sees it: the procedure, what is recorded at each station, the clock. */
 record WatchView(
@@ -69,9 +68,9 @@ record WatchView(
     record WrittenLine(String slot, String quantity, String where, String text, String side, int seq) {}
 
     /** @param now by the server's clock: a tablet's may be wrong */
-    static WatchView of(Assessment assessment, Key key, int reports, Set<String> drawn, OffsetDateTime now) {
+    static WatchView of(
+            Assessment assessment, Key key, List<Slot> slots, int reports, Set<String> drawn, OffsetDateTime now) {
         Scheme scheme = key.scheme();
-        List<Slot> slots = SlotPlan.sheet(key.rig(), scheme);
         List<WatchStep> steps = new ArrayList<>();
         boolean nextFound = false;
         for (Step step : scheme.steps()) {
