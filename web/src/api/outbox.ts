@@ -21,7 +21,7 @@ export function subject(write: Pending | Unsent<Pending>): string {
 /** How often a write's subject has been written, as the server's answer has it. */
 export function seqIn(changed: Changed, write: Pending): number {
   if (write.kind === "reports") return changed.reportsSeq;
-  if (write.kind === "expected") return changed.box?.expected?.seq ?? 0;
+  if (write.kind === "expected") return changed.box?.said?.seq ?? 0;
   return (write.kind === "reading" ? changed.box?.seq : changed.box?.judgedSeq) ?? 0;
 }
 

@@ -23,7 +23,7 @@ const box: ShownBox = {
   row: "",
   column: "",
   keys: [">99.9 kΩ"],
-  expected: null,
+  said: null,
   unsent: false,
 };
 const record: ShownBox = {
@@ -113,7 +113,7 @@ describe("CircuitSheet", () => {
   });
 
   it("locks what was expected once the reading is in", () => {
-    show([{ ...box, text: "0.13", expected: { text: "0.12", seq: 1, locked: true } }]);
+    show([{ ...box, text: "0.13", said: { text: "0.12", seq: 1, locked: true } }]);
     expect(screen.getByLabelText("R1+R2 expected, Ω")).toBeDisabled();
   });
 

@@ -46,7 +46,7 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
       .filter((s) => along.filter((b) => b.station === s.id).every((b) => b.text !== ""))
       .map((s) => s.id),
   );
-  const expecting = boxes.filter((b) => b.expected !== null);
+  const expecting = boxes.filter((b) => b.said !== null);
   const several = new Set(along.map((b) => b.quantity)).size > 1;
   const chooses = record.find((r) => along.some((b) => r.chosenFrom.includes(b.slot)));
 
@@ -251,16 +251,16 @@ function Expected({
   open: boolean;
   onExpected: (text: string) => void;
 }) {
-  if (!box.expected) return null;
+  if (!box.said) return null;
   return (
     <span className="flex items-center gap-1.5">
       <b className="text-ink">{box.quantity}</b>
       <ReadingInput
         id={`expected-${box.slot}`}
         label={`${box.quantity} expected, ${box.unit}`}
-        text={box.expected.text}
+        text={box.said.text}
         unit={box.unit}
-        open={open && !box.expected.locked}
+        open={open && !box.said.locked}
         mend=""
         narrow
         onText={onExpected}

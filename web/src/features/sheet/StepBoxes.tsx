@@ -67,7 +67,7 @@ function GroupBoxes({ group, view, pending, open, onWrite }: GroupProps) {
     onText: (box: ShownBox, text: string) =>
       onWrite({ kind: "reading", slot: box.slot, text, basedOn: box.seq }),
     onExpected: (box: ShownBox, text: string) =>
-      onWrite({ kind: "expected", slot: box.slot, text, basedOn: box.expected?.seq ?? 0 }),
+      onWrite({ kind: "expected", slot: box.slot, text, basedOn: box.said?.seq ?? 0 }),
     onJudge: (box: ShownBox, satisfactory: boolean | null) =>
       onWrite({ kind: "judgement", slot: box.slot, satisfactory, basedOn: box.judgedSeq }),
   };

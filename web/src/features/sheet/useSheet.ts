@@ -84,7 +84,7 @@ export function withPending(box: Box, pending: Pending[]): Box & { unsent: boole
     ...box,
     ...(reading?.kind === "reading" ? { text: reading.text, understood: "", mend: "" } : {}),
     ...(judged?.kind === "judgement" ? { satisfactory: judged.satisfactory } : {}),
-    ...(said?.kind === "expected" && box.expected ? { expected: { ...box.expected, text: said.text } } : {}),
+    ...(said?.kind === "expected" && box.said ? { said: { ...box.said, text: said.text } } : {}),
     unsent: reading !== undefined || judged !== undefined,
   };
 }

@@ -327,8 +327,8 @@ class AssessmentFlowTest {
                 candidate.get("/api/my/sheets/" + id).json().propertyNames().toString();
         assertThat(fields)
                 .isEqualTo(
-                        "[id, rig, bay, tester, overRange, open, handedInAt, handedBackBecause, steps, circuits, places, "
-                                + "kinds, reportsSeq, reports, reportDamaged, boxes, filled]");
+                        "[id, rig, scheme, bay, tester, overRange, open, live, wasLive, stoppedBecause, asksForCodes, "
+                                + "handedInAt, handedBackBecause, steps, circuits, places, kinds, reportsSeq, reports, reportDamaged, boxes, filled]");
     }
 
     @Test

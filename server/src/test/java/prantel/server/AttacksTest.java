@@ -60,7 +60,11 @@ class AttacksTest {
                         "conductors",
                         List.of("cpc"),
                         "remedy",
-                        remedy))));
+                        remedy,
+                        "evidence",
+                        "",
+                        "code",
+                        ""))));
         return reports;
     }
 

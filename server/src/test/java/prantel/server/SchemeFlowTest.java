@@ -119,7 +119,7 @@ class SchemeFlowTest {
         JsonNode ring = step("RING");
         JsonNode crossed = null;
         for (JsonNode b : ring.get("groups").get(0).get("boxes")) {
-            if (!b.get("expected").isNull()) {
+            if (!b.get("said").isNull()) {
                 crossed = b;
                 break;
             }

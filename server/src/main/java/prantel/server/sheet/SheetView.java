@@ -98,7 +98,7 @@ record SheetView(
      * @param row where it lies in a grid
      * @param column likewise
      * @param keys what can be written by one key: over-range, "no trip", "works"
-     * @param expected what is expected to be written before the reading; null where it is not asked
+     * @param said what the candidate says that it will read, written before the reading; null where it is not asked
      */
     record Box(
             String slot,
@@ -118,10 +118,10 @@ record SheetView(
             String row,
             String column,
             List<String> keys,
-            @Nullable ExpectedBox expected) {}
+            @Nullable SaidFirst said) {}
 
     /** @param locked once the reading is in */
-    record ExpectedBox(String text, int seq, boolean locked) {}
+    record SaidFirst(String text, int seq, boolean locked) {}
 
     /** A place of the rig that a report can name. Which kinds fit there is part of what a candidate has to know. */
     record SheetPlace(String id, String label, @Nullable String circuit) {}
@@ -277,7 +277,7 @@ record SheetView(
                 row(slot),
                 column(slot),
                 keys(slot, overRange),
-                expected(slot, about, assessment));
+                saidFirst(slot, about, assessment));
     }
 
     private static String row(Slot slot) {
@@ -318,12 +318,12 @@ record SheetView(
     }
 
     /** Where the scheme marks that it was said first, and the trade has arithmetic for it. */
-    private static @Nullable ExpectedBox expected(Slot slot, List<Slot.Measured> about, Assessment assessment) {
+    private static @Nullable SaidFirst saidFirst(Slot slot, List<Slot.Measured> about, Assessment assessment) {
         if (about.isEmpty()) {
             return null;
         }
         Entry<String> said = assessment.expected().get(slot.id().value());
-        return new ExpectedBox(
+        return new SaidFirst(
                 said == null ? "" : said.value(),
                 assessment.revision("expected/" + slot.id()),
                 Rules.mayExpect(about, assessment).isPresent());
