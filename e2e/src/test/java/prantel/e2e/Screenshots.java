@@ -26,8 +26,6 @@ class Screenshots {
             link(page, "Mark Petra Lindholm");
             test(page, "R1+R2, method 1");
             take(page, "mark");
-            test(page, "Faults named");
-            take(page, "mark-faults");
             Page dim = browsers.signIn("Ines Marrow", 1280, 800, ColorScheme.DARK);
             link(dim, "Mark Petra Lindholm");
             test(dim, "R1+R2, method 1");

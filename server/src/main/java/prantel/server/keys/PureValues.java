@@ -12,8 +12,8 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class PureValues {
-    /** Large ones hold a rig's networks: some megabytes each. */
-    private static final int MOST_LARGE = 16;
+    /** Large ones hold a rig's networks: about a megabyte each, and one for each rig, scheme and tester in use. */
+    private static final int MOST_LARGE = 64;
 
     private static final int MOST_SMALL = 400;
 
