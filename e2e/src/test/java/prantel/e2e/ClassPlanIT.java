@@ -37,6 +37,7 @@ class ClassPlanIT extends BrowserTest {
                 .click();
         radio(page, "Mirela Stow");
         radio(page, "T1, Hollin");
+        radio(page, "Workshop scheme");
         button(page, "Go to Set").click();
         assertThat(page.getByText("Monday group, session 1, Mirela Stow")).isVisible();
         page.context().close();

@@ -52,6 +52,8 @@ class FaultsIT extends BrowserTest {
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("T1, Hollin")))
                 .click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Workshop scheme")))
+                .click();
         button("Go to Set").click();
         button("Propose").click();
         assertThat(page.getByText(Pattern.compile("Mean difficulty .* asked for 2.5")))
