@@ -4,6 +4,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -55,7 +56,9 @@ class Screenshots {
             }
             sheet.getByText("Saved", new Page.GetByTextOptions().setExact(true)).waitFor();
             take(sheet, "sheet-tablet");
-            for (int i = 0; i < 4; i++) {
+            for (String step : List.of("Arrive and ask", "Safe isolation", "Inspection", "Set up the tester")) {
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + step)))
+                        .click();
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^● All")))
                         .click();
                 page.waitForTimeout(700);
