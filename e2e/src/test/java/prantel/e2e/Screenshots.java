@@ -69,7 +69,7 @@ class Screenshots {
             take(page, "scheme");
             page.goBack();
             page.goBack();
-            page.getByText(Pattern.compile("4 of \\d+ boxes")).waitFor();
+            page.getByText(Pattern.compile("4 of \\d+ boxes ·")).waitFor();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Continuity of CPCs")))
                     .click();
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Slip: Loads out")))
