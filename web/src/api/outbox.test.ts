@@ -1,4 +1,5 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
+import { answer, fakeFetch } from "../testing/fetch";
 import { type Changed, Outbox, type Pending, seqIn, unsentHere } from "./outbox";
 
 const SLOT = "sockets/r1r2/socket-1";
@@ -12,28 +13,12 @@ function view(seq: number): Changed {
   } as unknown as Changed;
 }
 
-function answer(status: number, body: unknown): Response {
-  return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
-}
-
 async function bodyOf(call: unknown[]): Promise<{ eventId: string; text: string; basedOn: number }> {
   return (call[0] as Request).clone().json();
 }
 
 describe("Outbox", () => {
-  const fetchMock = vi.fn<typeof fetch>();
-
-  beforeEach(() => {
-    vi.useFakeTimers();
-    localStorage.clear();
-    vi.stubGlobal("fetch", fetchMock);
-    fetchMock.mockReset();
-  });
-
-  afterEach(() => {
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
-  });
+  const fetchMock = fakeFetch();
 
   it("sends the same event id again after a lost connection, and keeps it over a reload", async () => {
     fetchMock.mockRejectedValueOnce(new TypeError("no network"));

@@ -1,4 +1,5 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
+import { answer, fakeFetch } from "../../testing/fetch";
 import { Taps, type WatchView, withTaps } from "./taps";
 
 const view = {
@@ -11,24 +12,8 @@ const view = {
   ],
 } as unknown as WatchView;
 
-function answer(status: number, body: unknown): Response {
-  return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
-}
-
 describe("Taps", () => {
-  const fetchMock = vi.fn<typeof fetch>();
-
-  beforeEach(() => {
-    vi.useFakeTimers();
-    localStorage.clear();
-    vi.stubGlobal("fetch", fetchMock);
-    fetchMock.mockReset();
-  });
-
-  afterEach(() => {
-    vi.useRealTimers();
-    vi.unstubAllGlobals();
-  });
+  const fetchMock = fakeFetch();
 
   it("keeps what is tapped without a network, over a reload, and sends it once", async () => {
     fetchMock.mockRejectedValue(new TypeError("no network"));

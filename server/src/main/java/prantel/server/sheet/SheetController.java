@@ -5,7 +5,10 @@ import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -119,40 +122,52 @@ class SheetController {
 
     @PutMapping("/{id}/readings")
     Changed write(@PathVariable String id, @RequestBody NewReading reading, Principal who) {
-        Assessment before = own(id, who);
-        Slot slot = mustHaveBox(before, reading.slot());
-        Check.text(reading.text(), LONGEST_TEXT, "text");
-        Entry<String> was = before.readings().get(reading.slot());
-        return changed(
-                slot,
-                assessments.append(
-                        id,
-                        reading.eventId(),
-                        new AssessmentEvent.ReadingWritten(
-                                reading.slot(), reading.text().strip(), was == null ? "" : was.value()),
-                        new Basis.Revision(reading.basedOn()),
-                        who.getName(),
-                        state -> mustBeOpen(slot, state),
-                        () -> {}));
+        return text(
+                id,
+                reading,
+                Assessment::readings,
+                AssessmentEvent.ReadingWritten::new,
+                (slot, state) -> Rules.mayWrite(slot, state),
+                who);
     }
 
     /** What the candidate expects a box to read, before it is read. */
     @PutMapping("/{id}/expected")
     Changed expect(@PathVariable String id, @RequestBody NewReading expected, Principal who) {
+        return text(
+                id,
+                expected,
+                Assessment::expected,
+                AssessmentEvent.ExpectedSaid::new,
+                (slot, state) -> Rules.mayExpect(about(slot, state), state),
+                who);
+    }
+
+    /** What is made of a box, its text and what stood there before. */
+    private interface TextEvent {
+        AssessmentEvent of(String slot, String text, String before);
+    }
+
+    private Changed text(
+            String id,
+            NewReading given,
+            Function<Assessment, Map<String, Entry<String>>> kept,
+            TextEvent event,
+            BiFunction<Slot, Assessment, Optional<Rules.Why>> rule,
+            Principal who) {
         Assessment before = own(id, who);
-        Slot slot = mustHaveBox(before, expected.slot());
-        Check.text(expected.text(), LONGEST_TEXT, "text");
-        Entry<String> was = before.expected().get(expected.slot());
+        Slot slot = mustHaveBox(before, given.slot());
+        Check.text(given.text(), LONGEST_TEXT, "text");
+        Entry<String> was = kept.apply(before).get(given.slot());
         return changed(
                 slot,
                 assessments.append(
                         id,
-                        expected.eventId(),
-                        new AssessmentEvent.ExpectedSaid(
-                                expected.slot(), expected.text().strip(), was == null ? "" : was.value()),
-                        new Basis.Revision(expected.basedOn()),
+                        given.eventId(),
+                        event.of(given.slot(), given.text().strip(), was == null ? "" : was.value()),
+                        new Basis.Revision(given.basedOn()),
                         who.getName(),
-                        state -> refuseUnless(Rules.mayExpect(about(slot, state), state)),
+                        state -> refuseUnless(rule.apply(slot, state)),
                         () -> {}));
     }
 
