@@ -216,6 +216,7 @@ function Mark({ x, y, kind }: { x: number; y: number; kind: string }) {
       );
     case "switch":
     case "isolator":
+    case "timer":
       return (
         <>
           <rect x={x - 6} y={y - 6} width={12} height={12} fill="var(--sheet)" stroke="none" />

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { CircuitTrack, UNDER_TRACK } from "../../pictures/CircuitTrack";
 import { drawnMetres, layTracks } from "../../pictures/trackLayout";
 import { classes } from "../../ui/classes";
@@ -216,11 +217,15 @@ export function Entry({
   );
 }
 
+/** A key that ends in a colon wants its reason after it: "C2: no blank in way 7". */
+const wantsReason = (key: string) => key.endsWith(":");
+
 function Words({ box, open, onText }: { box: ShownBox; open: boolean; onText: (text: string) => void }) {
+  const coded = box.keys.find((key) => wantsReason(key) && box.text.startsWith(key));
   return (
     <span className="flex flex-wrap justify-center gap-1" role="group" aria-label={nameOf(box)}>
       {box.keys.map((words) => {
-        const chosen = box.text === words;
+        const chosen = wantsReason(words) ? box.text.startsWith(words) : box.text === words;
         return (
           <button
             key={words}
@@ -233,11 +238,44 @@ function Words({ box, open, onText }: { box: ShownBox; open: boolean; onText: (t
               chosen ? "border-work bg-work-soft font-bold" : "border-line text-ink2 hover:bg-work-soft",
             )}
           >
-            {words === "works" ? "✓ works" : words === "does not work" ? "✗ does not" : words}
+            {words === "works"
+              ? "✓ works"
+              : words === "does not work"
+                ? "✗ does not"
+                : words.replace(":", "")}
           </button>
         );
       })}
+      {coded && (
+        <Reason
+          key={coded}
+          label={`${nameOf(box)}, why ${coded.replace(":", "")}`}
+          text={box.text.slice(coded.length).trim()}
+          open={open}
+          onText={(why) => onText(`${coded} ${why}`.trim())}
+        />
+      )}
     </span>
+  );
+}
+
+/** Saved when left. */
+function Reason(props: { label: string; text: string; open: boolean; onText: (why: string) => void }) {
+  const { label, text, open, onText } = props;
+  const [why, setWhy] = useState(text);
+  return (
+    <input
+      aria-label={label}
+      placeholder="why: what was seen, where"
+      value={why}
+      disabled={!open}
+      maxLength={140}
+      onChange={(e) => setWhy(e.target.value)}
+      onBlur={() => {
+        if (why.trim() !== text) onText(why.trim());
+      }}
+      className="min-h-12 w-64 rounded-md border border-dashed border-ink2 bg-sheet px-2"
+    />
   );
 }
 

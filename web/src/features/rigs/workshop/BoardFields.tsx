@@ -1,7 +1,7 @@
 import type { Schemas } from "../../../api/client";
 import { Button } from "../../../ui/Button";
 import { Pane } from "../../../ui/Pane";
-import { SignButton, TextBox, Tick } from "./fields";
+import { Pick, SignButton, TextBox, Tick } from "./fields";
 import { ResidualFields } from "./ResidualFields";
 import {
   type BoardJson,
@@ -14,11 +14,17 @@ import {
   withItem,
   without,
 } from "./rigJson";
+import { SURGE } from "./words";
 
 interface Props {
   rig: RigJson;
   kit: Schemas["Templates"];
   onChange: (rig: RigJson, key?: string) => void;
+}
+
+/** In a file true stands for the usual kind. */
+function surge(given: boolean | string | undefined): string {
+  return typeof given === "string" ? given : given ? "to-neutral" : "none";
 }
 
 /** Boards with their sections; a sub-board comes with the submain that feeds it. */
@@ -70,9 +76,10 @@ export function BoardFields({ rig, kit, onChange }: Props) {
               value={board.label}
               onChange={(v) => set(i, { ...board, label: v }, "label")}
             />
-            <Tick
-              label="surge protection"
-              value={board.surgeProtection === true}
+            <Pick
+              label="Surge protection"
+              value={surge(board.surgeProtection)}
+              options={SURGE}
               onChange={(v) => set(i, { ...board, surgeProtection: v })}
             />
             <RcdTick

@@ -10,6 +10,7 @@ import { LightGroups } from "./LightGroups";
 import { PointsTable } from "./PointsTable";
 import { type CircuitJson, omit, type RigJson } from "./rigJson";
 import { TrackEditor } from "./TrackEditor";
+import { NATURES } from "./words";
 
 interface Props {
   circuit: CircuitJson;
@@ -50,6 +51,16 @@ export function CircuitEditor(props: Props) {
               unit="m"
               value={circuit.ringMetres}
               onChange={(v) => set("ringMetres", v)}
+            />
+          )}
+          {circuit.kind === "radial" && (
+            <Pick
+              label="Voltage"
+              value={circuit.nature ?? "low"}
+              options={NATURES}
+              onChange={(v) =>
+                onChange(v === "low" ? omit(circuit, "nature") : { ...circuit, nature: v }, "nature")
+              }
             />
           )}
           {circuit.kind === "submain" && (

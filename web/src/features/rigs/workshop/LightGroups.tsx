@@ -2,7 +2,7 @@ import { Button } from "../../../ui/Button";
 import { Pane } from "../../../ui/Pane";
 import { NumberBox, Pick, SignButton, TextBox, Tick } from "./fields";
 import { freeId, type GroupJson, omit, type RunJson, withItem, without } from "./rigJson";
-import { LOADS, USUAL_WATTS } from "./words";
+import { FEEDS, LOADS, USUAL_WATTS } from "./words";
 
 interface Props {
   groups: GroupJson[];
@@ -89,10 +89,7 @@ function Group({ group, taken, onChange }: GroupProps) {
         <Pick
           label="Permanent line arrives"
           value={group.feed}
-          options={[
-            ["lamp", "at the lamp"],
-            ["switch", "at the switch"],
-          ]}
+          options={FEEDS}
           onChange={(v) => onChange({ ...group, feed: v })}
         />
       </div>
@@ -144,6 +141,26 @@ function Runs({ title, items, lamps, onChange, onAdd }: RunsProps) {
               onChange={(v) => set(i, { ...item, runMetres: v }, "run")}
             />
             <span className="text-ink2">m</span>
+            {!lamps && i > 0 && (
+              <>
+                <NumberBox
+                  bare
+                  label={`Strapper 2 to ${item.label} longer by, m`}
+                  value={item.secondStrapperMoreMetres}
+                  hint="0"
+                  onChange={(v) =>
+                    set(
+                      i,
+                      v === ""
+                        ? omit(item, "secondStrapperMoreMetres")
+                        : { ...item, secondStrapperMoreMetres: v },
+                      "strapper",
+                    )
+                  }
+                />
+                <span className="text-ink2">m more on strapper 2</span>
+              </>
+            )}
             {lamps && (
               <>
                 <Pick

@@ -3,7 +3,7 @@ import { Button } from "../../../ui/Button";
 import { Pane } from "../../../ui/Pane";
 import { BoardFields } from "./BoardFields";
 import { FaultBoxFields } from "./FaultBoxFields";
-import { NumberBox, Pick, SignButton, TextBox } from "./fields";
+import { NumberBox, Pick, SignButton, TextBox, Tick } from "./fields";
 import { type BondJson, freeId, omit, type RigJson, withItem, without } from "./rigJson";
 import { SupplementaryBonds } from "./SupplementaryBonds";
 import { EARTHINGS } from "./words";
@@ -50,7 +50,7 @@ export function OriginEditor({ rig, isNew, kit, onChange }: Props) {
           />
         </label>
       </Pane>
-      <SupplyFields rig={rig} onChange={onChange} />
+      <SupplyFields rig={rig} kit={kit} onChange={onChange} />
       <EarthingFields rig={rig} kit={kit} onChange={onChange} />
       <SupplementaryBonds rig={rig} kit={kit} onChange={onChange} />
       <BoardFields rig={rig} kit={kit} onChange={onChange} />
@@ -59,7 +59,7 @@ export function OriginEditor({ rig, isNew, kit, onChange }: Props) {
   );
 }
 
-function SupplyFields({ rig, onChange }: RigProps) {
+function SupplyFields({ rig, kit, onChange }: RigProps & { kit: Schemas["Templates"] }) {
   const { supply } = rig;
   const set = (next: RigJson["supply"], key?: string) =>
     onChange({ ...rig, supply: next }, key && `supply/${key}`);
@@ -137,6 +137,36 @@ function SupplyFields({ rig, onChange }: RigProps) {
             onChange={(v) => set({ ...supply, electrodeOhms: v }, "electrode")}
           />
         )}
+        <Tick
+          label="tails of some length"
+          value={supply.tails !== undefined}
+          onChange={(v) =>
+            set(v ? { ...supply, tails: { csaMm2: 25, lengthMetres: 2 } } : omit(supply, "tails"))
+          }
+        />
+        {supply.tails && (
+          <>
+            <Pick
+              label="Tails"
+              value={String(supply.tails.csaMm2)}
+              options={kit.conductorSizes.map((s) => [String(s), `${s} mm²`] as const)}
+              onChange={(v) =>
+                set({
+                  ...supply,
+                  tails: { csaMm2: Number(v), lengthMetres: supply.tails?.lengthMetres ?? 2 },
+                })
+              }
+            />
+            <NumberBox
+              label="Their length"
+              unit="m"
+              value={supply.tails.lengthMetres}
+              onChange={(v) =>
+                set({ ...supply, tails: { csaMm2: 25, ...supply.tails, lengthMetres: v } }, "tails")
+              }
+            />
+          </>
+        )}
       </div>
     </Pane>
   );
@@ -170,6 +200,49 @@ function ImpedanceBoxes({ name, value, onChange }: ImpedanceProps) {
 interface RigProps {
   rig: RigJson;
   onChange: (rig: RigJson, key?: string) => void;
+}
+
+/** Where moisture or armour makes it lower to earth than between the cores. */
+function InsulationByPair({ rig, onChange }: RigProps) {
+  const all = rig.workmanship.insulationMegohmKilometres;
+  const pairs = rig.workmanship.insulationByPair;
+  const set = (next: NonNullable<typeof pairs>, key?: string) =>
+    onChange({ ...rig, workmanship: { ...rig.workmanship, insulationByPair: next } }, key);
+  return (
+    <>
+      <Tick
+        label="pair by pair"
+        value={pairs !== undefined}
+        onChange={(v) =>
+          v
+            ? set({ lineNeutral: all, lineEarth: all, neutralEarth: all })
+            : onChange({ ...rig, workmanship: omit(rig.workmanship, "insulationByPair") })
+        }
+      />
+      {pairs && (
+        <>
+          <NumberBox
+            label="L–N"
+            unit="MΩ·km"
+            value={pairs.lineNeutral}
+            onChange={(v) => set({ ...pairs, lineNeutral: v }, "ln")}
+          />
+          <NumberBox
+            label="L–E"
+            unit="MΩ·km"
+            value={pairs.lineEarth}
+            onChange={(v) => set({ ...pairs, lineEarth: v }, "le")}
+          />
+          <NumberBox
+            label="N–E"
+            unit="MΩ·km"
+            value={pairs.neutralEarth}
+            onChange={(v) => set({ ...pairs, neutralEarth: v }, "ne")}
+          />
+        </>
+      )}
+    </>
+  );
 }
 
 function EarthingFields({ rig, kit, onChange }: RigProps & { kit: Schemas["Templates"] }) {
@@ -231,6 +304,7 @@ function EarthingFields({ rig, kit, onChange }: RigProps & { kit: Schemas["Templ
           value={rig.workmanship.insulationMegohmKilometres}
           onChange={(v) => set("insulationMegohmKilometres", v)}
         />
+        <InsulationByPair rig={rig} onChange={onChange} />
       </div>
       <h3 className="mt-4 mb-1 text-ink2">Main bonds</h3>
       <ul className="space-y-1.5">

@@ -24,6 +24,8 @@ export interface RunJson {
   runMetres: Num;
   load?: LoadJson;
   metal?: boolean;
+  /** what strapper 2 to a switch is longer than strapper 1 */
+  secondStrapperMoreMetres?: Num;
 }
 
 export interface GroupJson {
@@ -64,6 +66,8 @@ export interface CircuitJson {
   threePhase?: boolean;
   device: DeviceJson;
   cable: { liveMm2: Num; cpcMm2: Num; enclosure?: { kind: string; milliohmPerMetre: Num } };
+  /** SELV and the like; left out: the board's own voltage */
+  nature?: string;
   ringMetres?: Num;
   lengthMetres?: Num;
   feeds?: string;
@@ -81,7 +85,8 @@ export interface BoardJson {
   id: string;
   label: string;
   mainRcd?: ResidualJson;
-  surgeProtection?: boolean;
+  /** true: the usual kind, lines to neutral */
+  surgeProtection?: boolean | string;
   sections: SectionJson[];
 }
 
@@ -134,11 +139,17 @@ export interface RigJson {
     earthPath?: ImpedanceJson;
     electrodeOhms?: Num;
     sourceElectrodeOhms?: Num;
+    tails?: { csaMm2: Num; lengthMetres: Num };
   };
   earthingConductor: { csaMm2: Num; lengthMetres: Num };
   bonds: BondJson[];
   supplementaryBonds?: SupplementaryBondJson[];
-  workmanship: { terminationMilliohms: Num; contactMilliohms: Num; insulationMegohmKilometres: Num };
+  workmanship: {
+    terminationMilliohms: Num;
+    contactMilliohms: Num;
+    insulationMegohmKilometres: Num;
+    insulationByPair?: { lineNeutral: Num; lineEarth: Num; neutralEarth: Num };
+  };
   boards: BoardJson[];
   circuits: CircuitJson[];
   faultBox?: RelayJson[];

@@ -21,8 +21,29 @@ export const POINT_KINDS = [
   ["three-phase-socket", "three-phase socket"],
   ["fused-connection", "fused connection"],
   ["isolator", "isolator"],
+  ["timer", "timer"],
   ["appliance", "fixed appliance"],
   ["motor", "motor"],
+] as const;
+
+export const NATURES = [
+  ["low", "the board's voltage"],
+  ["selv", "SELV"],
+  ["pelv", "PELV"],
+  ["felv", "FELV"],
+  ["above-500-v", "above 500 V"],
+] as const;
+
+export const SURGE = [
+  ["none", "none"],
+  ["to-neutral", "lines to neutral"],
+  ["to-earth", "each pole to earth"],
+] as const;
+
+export const FEEDS = [
+  ["lamp", "at the lamp"],
+  ["switch", "at the first switch"],
+  ["through-switches", "at the first switch, lamp beyond the last"],
 ] as const;
 
 export const LOADS = [

@@ -39,7 +39,7 @@ final class Inputs {
     @Option(
             names = {"--scheme", "--sequence"},
             paramLabel = "SCHEME",
-            description = "Scheme file (JSON), or the id of one that ships; none: every test there is")
+            description = "Scheme file (JSON), or the id of one that ships; none: the full sequence")
     @Nullable
     String scheme;
 

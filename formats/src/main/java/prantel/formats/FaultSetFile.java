@@ -158,7 +158,7 @@ public final class FaultSetFile {
                     node.path(field).asString(),
                     wanted.isEmpty() ? kind.id() + " has no size; leave it out" : "give “" + wanted + "” instead");
         }
-        if (wanted.isEmpty()) {
+        if (wanted.isEmpty() || kind.sizeMayBeLeftOut() && !node.has(wanted)) {
             return 0;
         }
         if (!node.has(wanted)) {

@@ -29,6 +29,7 @@ import prantel.core.rig.Lighting;
 import prantel.core.rig.Load;
 import prantel.core.rig.MainBond;
 import prantel.core.rig.MainEarthing;
+import prantel.core.rig.Nature;
 import prantel.core.rig.Point;
 import prantel.core.rig.PointId;
 import prantel.core.rig.PointKind;
@@ -42,6 +43,7 @@ import prantel.core.rig.Submain;
 import prantel.core.rig.SupplementaryBond;
 import prantel.core.rig.Supply;
 import prantel.core.rig.Supply.Earthing;
+import prantel.core.rig.SurgeProtection;
 import prantel.core.rig.Way;
 import prantel.core.rig.Workmanship;
 import tools.jackson.databind.JsonNode;
@@ -63,7 +65,10 @@ final class RigReader {
             return new Workmanship(
                     number(node, "terminationMilliohms"),
                     number(node, "contactMilliohms"),
-                    number(node, "insulationMegohmKilometres"));
+                    number(node, "insulationMegohmKilometres"),
+                    node.has("insulationByPair")
+                            ? Optional.of(byPair(node.get("insulationByPair")))
+                            : Optional.empty());
         });
         MainEarthing earthing = earthing();
         List<Board> boards =
@@ -81,6 +86,11 @@ final class RigReader {
                 boards,
                 circuits,
                 relays)));
+    }
+
+    private static Workmanship.ByPair byPair(JsonNode node) {
+        return new Workmanship.ByPair(
+                number(node, "lineNeutral"), number(node, "lineEarth"), number(node, "neutralEarth"));
     }
 
     /** What a relay sets must fit the rig. */
@@ -121,7 +131,11 @@ final class RigReader {
                             earthing,
                             earthing == Earthing.TN_S ? path : neutral,
                             node.path("sourceElectrodeOhms").asDouble(Supply.Earth.USUAL_SOURCE_ELECTRODE_OHMS),
-                            node.path("electrodeOhms").asDouble(1)));
+                            node.path("electrodeOhms").asDouble(1)),
+                    node.has("tails")
+                            ? Optional.of(new Supply.Tails(
+                                    number(node.get("tails"), "csaMm2"), number(node.get("tails"), "lengthMetres")))
+                            : Optional.empty());
         });
     }
 
@@ -175,7 +189,14 @@ final class RigReader {
                 text(node, "label"),
                 main,
                 sections,
-                node.path("surgeProtection").asBoolean(false));
+                surge(node.path("surgeProtection")));
+    }
+
+    /** true stands for the usual kind. */
+    private static SurgeProtection surge(JsonNode node) {
+        return node.isString()
+                ? of(SurgeProtection.values(), SurgeProtection::id, node.asString())
+                : node.asBoolean(false) ? SurgeProtection.TO_NEUTRAL : SurgeProtection.NONE;
     }
 
     private Optional<ResidualDevice> residual(JsonNode node, String field, String at) {
@@ -248,7 +269,8 @@ final class RigReader {
         if (id == null || way == null || device == null || cable == null) {
             return null;
         }
-        return new CircuitHead(id, text(node, "label"), way, device, cable);
+        Nature nature = node.has("nature") ? of(Nature.values(), Nature::id, text(node, "nature")) : Nature.LOW;
+        return new CircuitHead(id, text(node, "label"), way, device, cable, nature);
     }
 
     /** A rig with one board and one section need not name them in each circuit. */
@@ -325,7 +347,11 @@ final class RigReader {
         List<LightSwitch> switches = file.parts(
                 at + "/switches",
                 node.get("switches"),
-                (n, where) -> new LightSwitch(new PointId(text(n, "id")), text(n, "label"), number(n, "runMetres")));
+                (n, where) -> new LightSwitch(
+                        new PointId(text(n, "id")),
+                        text(n, "label"),
+                        number(n, "runMetres"),
+                        n.path("secondStrapperMoreMetres").asDouble(0)));
         if (lamps.size() < node.get("lamps").size()
                 || switches.size() < node.get("switches").size()) {
             return null;

@@ -9,8 +9,10 @@ import prantel.core.rig.Circuit;
 import prantel.core.rig.Device;
 import prantel.core.rig.Impedance;
 import prantel.core.rig.LightGroup;
+import prantel.core.rig.LightSwitch;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Load;
+import prantel.core.rig.Nature;
 import prantel.core.rig.Point;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Relay;
@@ -19,6 +21,7 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Submain;
 import prantel.core.rig.Supply;
+import prantel.core.rig.SurgeProtection;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -37,10 +40,17 @@ final class RigWriter {
                 .put("csaMm2", rig.earthing().conductor().csaMm2())
                 .put("lengthMetres", rig.earthing().conductor().lengthMetres());
         writeBonds(root, rig);
-        root.putObject("workmanship")
+        ObjectNode workmanship = root.putObject("workmanship")
                 .put("terminationMilliohms", rig.workmanship().terminationMilliohms())
                 .put("contactMilliohms", rig.workmanship().contactMilliohms())
                 .put("insulationMegohmKilometres", rig.workmanship().insulationMegohmKilometres());
+        rig.workmanship()
+                .byPair()
+                .ifPresent(p -> workmanship
+                        .putObject("insulationByPair")
+                        .put("lineNeutral", p.lineNeutral())
+                        .put("lineEarth", p.lineEarth())
+                        .put("neutralEarth", p.neutralEarth()));
         ArrayNode boards = root.putArray("boards");
         rig.boards().forEach(b -> writeBoard(boards.addObject(), b));
         ArrayNode circuits = root.putArray("circuits");
@@ -81,6 +91,9 @@ final class RigWriter {
             case TN_C_S -> {}
         }
         node.put("sourceElectrodeOhms", supply.earth().sourceElectrodeOhms());
+        supply.tails()
+                .ifPresent(
+                        t -> node.putObject("tails").put("csaMm2", t.csaMm2()).put("lengthMetres", t.lengthMetres()));
     }
 
     private static void writeImpedance(ObjectNode node, Impedance impedance) {
@@ -113,7 +126,11 @@ final class RigWriter {
     private static void writeBoard(ObjectNode node, Board board) {
         node.put("id", board.id().value()).put("label", board.label());
         board.mainRcd().ifPresent(r -> writeResidual(node.putObject("mainRcd"), r));
-        node.put("surgeProtection", board.surgeProtection());
+        if (board.surge() == SurgeProtection.TO_EARTH) {
+            node.put("surgeProtection", board.surge().id());
+        } else {
+            node.put("surgeProtection", board.surgeProtection());
+        }
         ArrayNode sections = node.putArray("sections");
         for (Board.Section section : board.sections()) {
             ObjectNode child =
@@ -147,6 +164,9 @@ final class RigWriter {
                 .put("section", circuit.way().section().value())
                 .put("way", circuit.way().number())
                 .put("phase", circuit.way().phase());
+        if (circuit.nature() != Nature.LOW) {
+            node.put("nature", circuit.nature().id());
+        }
         writeDevice(node.putObject("device"), circuit.device());
         writeCable(node.putObject("cable"), circuit.cable());
         switch (circuit) {
@@ -225,10 +245,14 @@ final class RigWriter {
             }
         }
         ArrayNode switches = node.putArray("switches");
-        group.switches()
-                .forEach(s -> switches.addObject()
-                        .put("id", s.id().value())
-                        .put("label", s.label())
-                        .put("runMetres", s.runMetres()));
+        for (LightSwitch s : group.switches()) {
+            ObjectNode child = switches.addObject()
+                    .put("id", s.id().value())
+                    .put("label", s.label())
+                    .put("runMetres", s.runMetres());
+            if (s.secondStrapperMoreMetres() > 0) {
+                child.put("secondStrapperMoreMetres", s.secondStrapperMoreMetres());
+            }
+        }
     }
 }

@@ -23,6 +23,7 @@ import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.scheme.TestKind;
 import prantel.core.scheme.Tolerances;
+import prantel.core.survey.SchemeSurvey;
 import tools.jackson.databind.JsonNode;
 
 /** A scheme as a JSON file, format 1. See {@code docs/formats/scheme.md}. */
@@ -37,7 +38,11 @@ public final class SchemeFile {
 
     /** @throws ProblemsException with every problem found, each with its JSON pointer */
     public static Scheme read(byte[] bytes) {
-        return new SchemeFile(JsonFile.open(bytes, "scheme-1")).scheme();
+        Scheme scheme = new SchemeFile(JsonFile.open(bytes, "scheme-1")).scheme();
+        ProblemsException.throwIfAny(SchemeSurvey.unknownKinds(scheme).stream()
+                .map(p -> p.at("/" + p.where()))
+                .toList());
+        return scheme;
     }
 
     /** Whether a file says that it is one. What cannot be read at all is none. */
@@ -113,14 +118,17 @@ public final class SchemeFile {
                         insulation.path("investigateBelowMegohms").asDouble(0)));
         Practice.Rcd rcd = file.part("/practice/rcd", () -> new Practice.Rcd(rcdTests(node.path("rcd"))));
         Tolerances tolerances = tolerances(node.path("tolerances"));
-        if (tested == null || rcd == null || tolerances == null) {
+        Practice.Recording recording = recording(node.path("recording"));
+        if (tested == null || rcd == null || tolerances == null || recording == null) {
             return null;
         }
         JsonNode loop = node.path("loop");
         return new Practice(
                 new Practice.Continuity(
                         one(node.path("continuity"), "methods", Practice.Methods.EITHER),
-                        one(node.path("continuity"), "maxima", Practice.Maxima.BY_ZS)),
+                        one(node.path("continuity"), "maxima", Practice.Maxima.BY_ZS),
+                        one(node.path("continuity"), "switches", Practice.Switches.NOT_TESTED),
+                        one(node.path("continuity"), "conduit", Practice.Conduit.ON_BAR)),
                 new Practice.Bonding(
                         one(node.path("bonding"), "oneEnd", Practice.OneEnd.OFF),
                         one(node.path("bonding"), "yardstick", Practice.Yardstick.FIXED)),
@@ -131,11 +139,23 @@ public final class SchemeFile {
                         one(loop, "zsLimit", Practice.ZsLimit.EIGHTY_PERCENT),
                         one(loop, "threePhase", Practice.ThreePhase.TWICE_HIGHEST)),
                 rcd,
-                new Practice.Recording(
-                        one(node.path("recording"), "notTested", Practice.NotTested.NEVER),
-                        one(node.path("recording"), "overRange", Practice.OverRange.WITH_RANGE),
-                        one(node.path("recording"), "codes", Practice.Codes.NONE)),
+                recording,
                 tolerances);
+    }
+
+    private Practice.@Nullable Recording recording(JsonNode node) {
+        List<Practice.Item> items = file.parts(
+                "/practice/recording/inspection",
+                list(node, "inspection"),
+                (item, at) -> new Practice.Item(
+                        text(item, "id"), text(item, "text"), new LinkedHashSet<>(texts(item, "faults"))));
+        return file.part(
+                "/practice/recording",
+                () -> new Practice.Recording(
+                        one(node, "notTested", Practice.NotTested.NEVER),
+                        one(node, "overRange", Practice.OverRange.WITH_RANGE),
+                        one(node, "codes", Practice.Codes.NONE),
+                        items));
     }
 
     private static Set<RcdTest> rcdTests(JsonNode rcd) {

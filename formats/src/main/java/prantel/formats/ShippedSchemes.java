@@ -48,7 +48,7 @@ public final class ShippedSchemes {
         return Optional.ofNullable(ALL.get(SHORT.getOrDefault(name, name))).map(Shipped::scheme);
     }
 
-    /** The one that asks for every test there is: what a rig is explored and measured with. */
+    /** The full sequence: what a rig is explored and measured with. */
     public static Scheme everyTest() {
         return Objects.requireNonNull(ALL.get(EVERY_TEST)).scheme();
     }

@@ -67,6 +67,8 @@ public final class SpiceDeck {
             case Measurement.TwoProbe probes -> twoProbe(number, network, probes);
             case Measurement.Trip trip -> trip(number, network, trip);
             case Measurement.Button button -> deck.append("* a test button draws nothing from the network\n");
+            case Measurement.Looked looked -> deck.append("* looked at, not measured\n");
+            case Measurement.Inspected inspected -> deck.append("* inspected, not measured\n");
             case Measurement.Rotation turn -> {
                 voltage(number, 1, network, turn.l1(), turn.l2());
                 voltage(number, 2, network, turn.l2(), turn.l3());

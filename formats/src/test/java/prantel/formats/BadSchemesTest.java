@@ -128,6 +128,21 @@ class BadSchemesTest {
                 bad("put /criteria/1/id \"asked\"", "/criteria/2/id", "another criterion"),
                 bad("put /criteria/6/severity \"key\"", "/criteria/6/severity", "stops"),
                 bad("put /criteria/4/relation \"current-from-ze\"", "/criteria/4/relation", "no step asks"),
+                bad("put /practice/continuity {\"switches\": \"some\"}", "/practice/continuity/switches", "tested"),
+                bad("put /practice/continuity {\"conduit\": \"off\"}", "/practice/continuity/conduit", "either"),
+                bad(
+                        "put /steps/1/tests [\"ring\", \"inspection\"]",
+                        "/practice/recording/inspection",
+                        "list its items"),
+                bad("put /steps/1/tests [\"ring-evenness\"]", "/steps", "ask for that too"),
+                bad(
+                        "put /practice/recording {\"inspection\": [{\"id\": \"a\", \"text\": \"A\", \"faults\": [\"rust\"]}]}",
+                        "/practice/recording/inspection/0/faults",
+                        "kind of fault"),
+                bad(
+                        "put /practice/recording {\"inspection\": [{\"id\": \"a\", \"text\": \"A\"}, {\"id\": \"a\", \"text\": \"B\"}]}",
+                        "/practice/recording/inspection/1/id",
+                        "its own id"),
                 bad(
                         "put /criteria [{\"id\": \"one\", \"kind\": \"one-method\", \"title\": \"One\", \"weight\": 0}]",
                         "/pass/share",

@@ -37,6 +37,7 @@ import prantel.core.sequence.SlotId;
  * then one rule moved: a sum may be written to the digits of its parts (engine version 4).
  */
 class GoldenMarksTest {
+    private static final Set<String> NEWER_KINDS = Set.of("clamp-resistance", "live-open-after");
     private static final Path GOLDEN = Path.of("src/test/resources/golden-marks.txt");
     private static final List<String> RIGS =
             List.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
@@ -93,9 +94,16 @@ class GoldenMarksTest {
         }
     }
 
+    /** Of the kinds there were when the marks were written down: newer ones would shift what is drawn. */
+    private static List<Fault> known(Key key) {
+        return FaultCatalogue.everyFault(key.rig()).stream()
+                .filter(f -> !NEWER_KINDS.contains(f.kind().id()))
+                .toList();
+    }
+
     /** None to three faults that are sound together. */
     private static FaultSet faults(Key key, Random random) {
-        List<Fault> all = FaultCatalogue.everyFault(key.rig());
+        List<Fault> all = known(key);
         FaultSet set = FaultSet.NONE;
         for (int i = random.nextInt(4); i > 0; i--) {
             try {
@@ -131,7 +139,7 @@ class GoldenMarksTest {
             });
         }
         List<FaultReport> reports = new ArrayList<>();
-        List<Fault> all = FaultCatalogue.everyFault(key.rig());
+        List<Fault> all = known(key);
         for (Fault fault : key.faults().faults()) {
             if (random.nextDouble() < care) {
                 reports.add(report(fault));

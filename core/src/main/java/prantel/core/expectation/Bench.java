@@ -1,6 +1,7 @@
 package prantel.core.expectation;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -8,7 +9,10 @@ import java.util.function.Predicate;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.Fault;
+import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
+import prantel.core.fault.Severity;
+import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
@@ -29,6 +33,7 @@ import prantel.core.sequence.Slot;
 public final class Bench {
     private final SetUpNetworks healthy;
     private final @Nullable Bench declared;
+    private final FaultSet set;
     private final List<Edit> faults;
     private final List<Source> sources;
     private final Protection protection;
@@ -79,6 +84,7 @@ public final class Bench {
             @Nullable Bench declared) {
         this.healthy = healthy;
         this.declared = declared;
+        this.set = faults;
         this.faults = edits;
         this.faultsDependOnVolts = Edit.anyDependsOnVolts(this.faults);
         this.sources = RigCompiler.sources(rig, variation);
@@ -122,12 +128,35 @@ public final class Bench {
     }
 
     private Found find(Measurement measurement, SetUp setUp) {
+        if (measurement instanceof Measurement.Inspected inspected) {
+            return new Found.Words(inspected(inspected));
+        }
         if (measurement.function().isLive()) {
             return live(setUp).find(measurement);
         }
         Measurement.TwoProbe probes = (Measurement.TwoProbe) measurement;
         Network network = inSetUp(setUp, measurement.function());
         return new Found.Number(network.resistance(probes.a(), probes.b()));
+    }
+
+    /** The gravest of what is to be found there; in no other way do faults that are only seen show in a reading. */
+    private Saying inspected(Measurement.Inspected item) {
+        return set.faults().stream()
+                .map(Fault::kind)
+                .filter(k -> item.faults().contains(k.id()))
+                .map(FaultKind::severity)
+                .min(Comparator.naturalOrder())
+                .map(gravest -> item.coded() ? code(gravest) : Saying.NOT_SATISFACTORY)
+                .orElse(Saying.SATISFACTORY);
+    }
+
+    private static Saying code(Severity severity) {
+        return switch (severity) {
+            case C1 -> Saying.C1;
+            case C2 -> Saying.C2;
+            case C3 -> Saying.C3;
+            case FI -> Saying.FI;
+        };
     }
 
     /**

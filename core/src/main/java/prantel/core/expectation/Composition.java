@@ -12,7 +12,7 @@ import prantel.core.sequence.SlotId;
 
 /**
  * What a box must read that is chosen or worked out from others. If every reading is inside its band, so is the result:
- * each rule only rises with each reading.
+ * each rule only rises with each reading, but for a spread, whose ends are taken from opposite ends of the bands.
  */
 final class Composition {
     private Composition() {}
@@ -47,7 +47,15 @@ final class Composition {
             case LOWEST -> extreme(of, which, false);
             case TWICE_HIGHEST -> times(extreme(of, which, true), 2);
             case SUM -> sum(of.stream().map(which).toList());
+            case SPREAD -> spread(extreme(of, which, true), extreme(of, which, false));
         };
+    }
+
+    private static Reading spread(Reading highest, Reading lowest) {
+        return highest instanceof Reading.Value high && lowest instanceof Reading.Value low
+                ? new Reading.Value(
+                        Math.max(0, high.unit().fromBase(high.base() - low.base())), high.unit(), high.resolution())
+                : highest;
     }
 
     /** Of several alike the first. */
@@ -98,12 +106,34 @@ final class Composition {
                 parts.add(window);
             }
         }
-        if (!measured.isEmpty() && (rule != Slot.Rule.SUM || measured.size() == of.size())) {
+        if (rule == Slot.Rule.SPREAD && !measured.isEmpty()) {
+            parts.addFirst(spread(measured));
+        } else if (!measured.isEmpty() && (rule != Slot.Rule.SUM || measured.size() == of.size())) {
             parts.addFirst(between(
                     end(rule, measured, w -> w.isOverRangeOnly() ? Double.POSITIVE_INFINITY : w.low()),
                     end(rule, measured, w -> w.allowsOverRange() ? Double.POSITIVE_INFINITY : w.high())));
         }
         return Window.anyOf(parts);
+    }
+
+    /** Over-range among them makes the difference over-range; a display may show each anywhere in its band. */
+    private static Window spread(List<Window> of) {
+        if (of.stream().anyMatch(Window::isOverRangeOnly)) {
+            return Window.OVER_RANGE;
+        }
+        double highestLow = of.stream().mapToDouble(Window::low).max().orElseThrow();
+        double lowestLow = of.stream().mapToDouble(Window::low).min().orElseThrow();
+        boolean open = of.stream().anyMatch(Window::allowsOverRange);
+        double lowestHigh = of.stream()
+                .mapToDouble(w -> w.allowsOverRange() ? Double.POSITIVE_INFINITY : w.high())
+                .min()
+                .orElseThrow();
+        double highestHigh = of.stream()
+                .mapToDouble(w -> w.allowsOverRange() ? Double.POSITIVE_INFINITY : w.high())
+                .max()
+                .orElseThrow();
+        double least = Math.max(0, highestLow - lowestHigh);
+        return open ? new Window.From(least) : new Window.Between(least, highestHigh - lowestLow);
     }
 
     private static Window between(double low, double high) {
@@ -121,6 +151,7 @@ final class Composition {
                 case HIGHEST, SLOWER, TWICE_HIGHEST -> Math.max(found, other);
                 case LOWEST -> Math.min(found, other);
                 case SUM -> found + other;
+                case SPREAD -> throw new IllegalStateException("a spread has its own ends");
             };
         }
         return rule == Slot.Rule.TWICE_HIGHEST ? 2 * found : found;

@@ -167,7 +167,7 @@ final class HealthyRig {
             founds.add(nominal);
             founds.addAll(of.nominal
                     .live(slot.setUp())
-                    .apart(slot.measurement(), of.low.live(slot.setUp()), of.high.live(slot.setUp())));
+                    .apart(slot.measurement(), nominal, of.low.live(slot.setUp()), of.high.live(slot.setUp())));
         }
         double least = Double.POSITIVE_INFINITY;
         double most = 0;

@@ -66,7 +66,7 @@ public record JointFit(Workmanship fitted, double rmsBeforeOhms, double rmsAfter
     }
 
     private static Workmanship with(Workmanship old, double joint, double contact) {
-        return new Workmanship(joint, contact, old.insulationMegohmKilometres());
+        return new Workmanship(joint, contact, old.insulationMegohmKilometres(), old.byPair());
     }
 
     private static double rms(Rig rig, Workmanship workmanship, List<Slot.Measured> slots, AsBuilt asBuilt) {

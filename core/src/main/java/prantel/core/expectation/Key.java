@@ -6,15 +6,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
+import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
@@ -29,6 +36,8 @@ public final class Key {
     private final HealthyRig.Ends faulted;
     private final BandReasons reasons;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
+    /** The same with CPCs in conduit off the bar; worked out when it is asked for. */
+    private volatile @Nullable Key offBar;
 
     private Key(FaultSet faults, HealthyRig healthy, Predicate<SlotId> wanted, boolean rigIsKnown) {
         this.faults = faults;
@@ -145,6 +154,47 @@ public final class Key {
 
     public boolean has(SlotId id) {
         return bySlot.containsKey(id);
+    }
+
+    /**
+     * In the order of the sheet, each circuit in the way that what was written says it was done: where a candidate may take
+     * a CPC in conduit or armour off the bar for R1+R2 or leave it on, the way is the one that more of the circuit's boxes
+     * agree with, and the CPC on the bar where both agree alike.
+     *
+     * @param written what stands in a box
+     */
+    public List<Expectation> asDone(Function<SlotId, Written> written) {
+        if (scheme().practice().continuity().conduit() != Practice.Conduit.EITHER) {
+            return expectations();
+        }
+        Set<CircuitId> off = rig().circuits().stream()
+                .filter(c -> c.cable().enclosure().isPresent())
+                .map(Circuit::id)
+                .filter(c -> agreeing(c, offBar(), written) > agreeing(c, this, written))
+                .collect(Collectors.toSet());
+        return expectations().stream()
+                .map(e -> e.slot().circuit().filter(off::contains).isPresent()
+                        ? offBar().expectation(e.slot().id())
+                        : e)
+                .toList();
+    }
+
+    private static long agreeing(CircuitId circuit, Key key, Function<SlotId, Written> written) {
+        return key.expectations().stream()
+                .filter(e -> e.slot().step() == TestKind.R1_R2
+                        && e.slot().circuit().filter(circuit::equals).isPresent())
+                .filter(e -> e.window().sideOf(written.apply(e.slot().id())) == Window.Side.INSIDE)
+                .count();
+    }
+
+    private Key offBar() {
+        Key made = offBar;
+        if (made == null) {
+            Scheme other = scheme().with(scheme().practice().with(Practice.Conduit.OFF_BAR));
+            made = Key.of(rig(), faults, tester(), other, asBuilt());
+            offBar = made;
+        }
+        return made;
     }
 
     /** Why the band of a reading is as wide as it is, each cause alone; causes that move it by less

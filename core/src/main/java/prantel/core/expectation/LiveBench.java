@@ -31,6 +31,17 @@ import prantel.core.sequence.Measurement;
  * so does what trips during a test, and the test ends only when its own supply is gone. Safe for use by several threads.
  */
 final class LiveBench {
+    /** A neutral with more than this to earth is held by insulation alone. */
+    private static final double FLOATING_OHMS = 10_000;
+
+    /** No sound supply stands as low as this. */
+    private static final double PULLED_DOWN_VOLTS = 200;
+
+    private static final double PULLED_DOWN_SLACK = 0.02;
+
+    /** No tolerance moves a voltage by this factor and more. */
+    private static final double FAR = 20;
+
     private static final double PRESENT_VOLTS = 100;
     private static final double TO_MILLI = 1000;
     /** Races that are followed to their end. */
@@ -271,6 +282,9 @@ final class LiveBench {
             case Measurement.Trip trip -> trip(trip);
             case Measurement.Button button ->
                 new Found.Words(buttonWorks(button.device()) ? Saying.WORKS : Saying.DOES_NOT_WORK);
+            case Measurement.Looked looked -> new Found.Words(looked.saying());
+            case Measurement.Inspected inspected ->
+                throw new IllegalStateException("asked of the faults: " + inspected);
             case Measurement.Rotation rotation -> new Found.Words(rotation(rotation));
             case Measurement.LoadCurrent load -> loadCurrent(load);
             case Measurement.Operation operation ->
@@ -289,6 +303,8 @@ final class LiveBench {
                         .boxed()
                         .toList();
             case Measurement.Button button -> List.of();
+            case Measurement.Looked looked -> List.of();
+            case Measurement.Inspected inspected -> List.of();
             case Measurement.Rotation turn ->
                 List.of(
                         open(turn.l1(), turn.l2()).size(),
@@ -578,7 +594,10 @@ final class LiveBench {
      * @param low the rig at the end where most current flows and devices trip soonest
      * @param high the other end
      */
-    List<Found> apart(Measurement measurement, LiveBench low, LiveBench high) {
+    List<Found> apart(Measurement measurement, Found nominal, LiveBench low, LiveBench high) {
+        if (measurement instanceof Measurement.Looked || measurement instanceof Measurement.Inspected) {
+            return List.of();
+        }
         Set<Set<Integer>> states = new LinkedHashSet<>(outcomes());
         states.addAll(low.outcomes());
         states.addAll(high.outcomes());
@@ -590,11 +609,15 @@ final class LiveBench {
                     found.add(bench.with(state).find(measurement));
                 }
             }
+            found.addAll(eitherStop(found));
+            if (measurement.function() == Function.VOLTAGE) {
+                List.copyOf(found).forEach(f -> found.addAll(pulledDown(f)));
+            }
             return found;
         }
-        if (trips() && find(measurement) instanceof Found.Stopped(Stop stop, String where)) {
-            // who finds no supply because something tripped may say either
-            return List.of(new Found.Stopped(Stop.TRIPPED, where), new Found.Stopped(Stop.NO_SUPPLY, ""));
+        List<Found> either = eitherStop(List.of(nominal));
+        if (!either.isEmpty()) {
+            return either;
         }
         return switch (measurement) {
             case Measurement.TwoProbe probes -> apart(probes, low, high);
@@ -602,21 +625,53 @@ final class LiveBench {
             case Measurement.Operation operation -> apart(operation, low, high);
             case Measurement.LoadCurrent load -> List.of();
             case Measurement.Button button -> List.of();
+            case Measurement.Looked looked -> List.of();
+            case Measurement.Inspected inspected -> List.of();
             case Measurement.Rotation rotation -> List.of();
         };
+    }
+
+    /** A voltage pulled down by a short swings further than its ends at the two ends of the rig. */
+    private static List<Found> pulledDown(Found found) {
+        return found instanceof Found.Number(double volts) && volts < PULLED_DOWN_VOLTS
+                ? List.of(
+                        new Found.Number(volts * (1 - PULLED_DOWN_SLACK)),
+                        new Found.Number(volts * (1 + PULLED_DOWN_SLACK)))
+                : List.of();
+    }
+
+    /** Who finds no supply because something tripped may say either, and what is short may trip or only pull down. */
+    private List<Found> eitherStop(List<Found> found) {
+        if (protection.devices().isEmpty()) {
+            return List.of();
+        }
+        return found.stream()
+                .filter(f -> f instanceof Found.Stopped(Stop stop, String where) && stop != Stop.NEUTRAL_LIVE)
+                .findFirst()
+                .map(f -> List.<Found>of(
+                        new Found.Stopped(Stop.TRIPPED, ((Found.Stopped) f).where()),
+                        new Found.Stopped(Stop.NO_SUPPLY, "")))
+                .orElse(List.of());
     }
 
     private List<Found> apart(Measurement.TwoProbe probes, LiveBench low, LiveBench high) {
         Port port = settled().port(probes);
         if (probes.function().isLoop()) {
-            return isNoLoop(port) ? List.of(new Found.Stopped(Stop.NO_SUPPLY, "")) : trippedByLoop(probes, low, high);
+            if (isNoLoop(port)) {
+                return List.of(new Found.Stopped(Stop.NO_SUPPLY, ""));
+            }
+            List<Found> found = new ArrayList<>(trippedByLoop(probes, low, high));
+            found.addAll(stoppedByNeutral(probes, low, high));
+            return found;
         }
         if (port.isOpen()) {
             return List.of();
         }
         Swing.Range volts = swing(low, high).volts(port);
-        double least = volts.least() * high.variation.volts();
-        double most = volts.most() * low.variation.volts();
+        // pulled down by a short the swing is a large one, and told to the first order only
+        double slack = port.openVolts().size() < PULLED_DOWN_VOLTS ? PULLED_DOWN_SLACK : 0;
+        double least = volts.least() * high.variation.volts() * (1 - slack);
+        double most = volts.most() * low.variation.volts() * (1 + slack);
         if (probes.function() == Function.VOLTAGE) {
             return List.of(new Found.Number(least), new Found.Number(most));
         }
@@ -629,6 +684,31 @@ final class LiveBench {
                         ? new Found.Stopped(Stop.NO_SUPPLY, "")
                         : new Found.Number(least / high.settled().port(probes).impedanceOhms()));
         return found;
+    }
+
+    /** Where the voltage on the neutral may or may not be enough to stop a three-lead test. */
+    private List<Found> stoppedByNeutral(Measurement.TwoProbe probes, LiveBench low, LiveBench high) {
+        if (probes.neutral().isEmpty()) {
+            return List.of();
+        }
+        Port neutral = settled().alternating.port(probes.neutral().get(), probes.b());
+        // held by insulation alone it stands anywhere
+        boolean floating = neutral.isOpen() || neutral.impedanceOhms() > FLOATING_OHMS;
+        if (!floating) {
+            if (neutral.openVolts().size() < LiveMeters.NEUTRAL_VOLTS / FAR) {
+                return List.of();
+            }
+            Swing.Range volts = swing(low, high).volts(neutral);
+            boolean mayStop = volts.most() * low.variation.volts() > LiveMeters.NEUTRAL_VOLTS;
+            boolean mayRead = volts.least() * high.variation.volts() <= LiveMeters.NEUTRAL_VOLTS;
+            if (!mayStop || !mayRead) {
+                return List.of();
+            }
+        }
+        return List.of(
+                new Found.Stopped(Stop.NEUTRAL_LIVE, ""),
+                new Found.Number(low.settled().port(probes).impedanceOhms()),
+                new Found.Number(high.settled().port(probes).impedanceOhms()));
     }
 
     /** Whether what stands and the test together may open a device in front of the probes. */

@@ -37,6 +37,8 @@ record Seen(Slot.Measured slot, List<At> ports, @Nullable LiveBench live) {
             case Measurement.Operation operation ->
                 operation.trials().stream().map(t -> at(live, t)).toList();
             case Measurement.Button button -> List.of();
+            case Measurement.Looked looked -> List.of();
+            case Measurement.Inspected inspected -> List.of();
             case Measurement.Rotation rotation -> List.of();
             case Measurement.LoadCurrent load -> List.of();
         };

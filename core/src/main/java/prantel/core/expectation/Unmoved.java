@@ -92,6 +92,9 @@ final class Unmoved {
                 !probes.function().isLoop() || live == null || sameResidualCurrents(live, seen, volts);
             case Measurement.Trip trip -> live != null && sameResidualCurrents(live, seen, volts);
             case Measurement.Button button -> true;
+            case Measurement.Looked looked -> true;
+            // told from the faults, not from the network
+            case Measurement.Inspected inspected -> false;
             case Measurement.Operation operation -> true;
             // few, and read as quickly as told
             case Measurement.Rotation rotation -> false;

@@ -232,7 +232,7 @@ public sealed interface Window {
 
     private boolean holds(Saying saying) {
         return switch (this) {
-            case Words words -> words.sayings().contains(saying);
+            case Words words -> words.sayings().stream().anyMatch(s -> s.isSaidBy(saying));
             case AnyOf any -> any.parts().stream().anyMatch(p -> p.holds(saying));
             default -> false;
         };

@@ -18,6 +18,7 @@ import prantel.core.rig.Variation;
 public record Fault(FaultKind kind, Place place, List<Conductor> conductors, double size, Optional<Place> other) {
     public Fault {
         conductors = List.copyOf(conductors);
+        size = kind.sizeGiven(size);
     }
 
     /** A fault with one place. */

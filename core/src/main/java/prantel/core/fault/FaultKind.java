@@ -31,6 +31,7 @@ public final class FaultKind {
     private Where where = Where.POINT;
     private List<List<Conductor>> conductors = List.of(List.of());
     private Optional<Magnitude> magnitude = Optional.empty();
+    private boolean sizeMayBeLeftOut;
     private BiFunction<Place, Rig, List<Place>> others = (place, rig) -> List.of();
     private boolean joinsTwo;
     private Function<Build, List<Edit>> edits = build -> List.of();
@@ -77,6 +78,12 @@ public final class FaultKind {
     FaultKind size(Magnitude size) {
         magnitude = Optional.of(size);
         return this;
+    }
+
+    /** As {@link #size}, and left out it is the usual one: sets from before it could be chosen stay as they were. */
+    FaultKind sizeOrUsual(Magnitude size) {
+        sizeMayBeLeftOut = true;
+        return size(size);
     }
 
     /** Needs a second place out of these. */
@@ -198,6 +205,18 @@ public final class FaultKind {
     /** The size it takes, for kinds that have one. */
     public Optional<Magnitude> magnitude() {
         return magnitude;
+    }
+
+    /** Whether its size may be left out: it is the usual one then. */
+    public boolean sizeMayBeLeftOut() {
+        return sizeMayBeLeftOut;
+    }
+
+    /** @param given base unit, 0 where it was left out */
+    double sizeGiven(double given) {
+        return given == 0 && sizeMayBeLeftOut
+                ? magnitude.map(m -> m.unit().toBase(m.usual())).orElse(0.0)
+                : given;
     }
 
     /** Whether it can be set at this place of this rig. */

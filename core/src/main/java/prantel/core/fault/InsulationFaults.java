@@ -26,7 +26,7 @@ import prantel.core.scheme.TestKind;
 
 /** Leaks, shorts, loads left in, neutrals where they do not belong. Sizes: common practice, no source. */
 final class InsulationFaults {
-    private static final Magnitude MEGOHMS = new Magnitude(Unit.MEGOHM, 0.05, 20, 0.5);
+    private static final Magnitude MEGOHMS = new Magnitude(Unit.MEGOHM, 0.001, 20, 0.5);
     /** A firm short by a link, Ω. */
     private static final double LINK_OHMS = 0.05;
 

@@ -32,6 +32,7 @@ final class PolarityFaults {
                 neutralCpc(),
                 crossedAtBoard(),
                 switchInNeutral(),
+                liveOpenAfter(),
                 lampholder(),
                 strapperCommon(),
                 intermediate(),
@@ -109,6 +110,26 @@ final class PolarityFaults {
                 .sameAs("line-neutral-reversed");
     }
 
+    private static FaultKind liveOpenAfter() {
+        return FaultKind.of(POLARITY, "live-open-after", "Line or neutral open after the point")
+                .at(Where.GOES_ON)
+                .conductors(List.of(LINE), List.of(NEUTRAL))
+                .edits(b -> List.of(new Edit.Open(Places.outgoing(b.id(), b.point(), b.conductor()))))
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C2,
+                        "with the neutral open, what is switched off stays live to earth")
+                .set((f, rig) -> "Lift the " + f.conductors().getFirst().colour() + " at the outgoing side of "
+                        + Where.name(f.place(), rig) + " and insulate its end.")
+                .shows(TestKind.R1_R2, Shows.OPENS)
+                .shows(TestKind.ZS, Shows.OPENS)
+                .shows(TestKind.FUNCTIONAL, Shows.SAYS)
+                .symptom("With the line open R1+R2 and Zs read over-range beyond; with the neutral open they read as"
+                        + " healthy, R1+Rn does not, and nothing works beyond.")
+                .remedy("Put the conductor back into the outgoing terminal and prove it to the last point.")
+                .accepts((f, rig) -> Where.withNeighbour(f, rig, 1));
+    }
+
     private static FaultKind switchInNeutral() {
         return FaultKind.of(POLARITY, "switch-in-neutral", "Switch in the neutral")
                 .at(Where.LAMP_ALONE)
@@ -174,8 +195,13 @@ final class PolarityFaults {
                             : List.of(Build.exchange(
                                     Places.incoming(b.id(), b.point(), STRAPPER_1),
                                     End.TO,
-                                    Places.incoming(b.id(), b.point(), SWITCHED_LINE),
-                                    End.TO));
+                                    group.feed() == LightGroup.Feed.THROUGH
+                                            ? Places.departing(
+                                                    b.id(),
+                                                    group.lamps().getFirst().id(),
+                                                    SWITCHED_LINE)
+                                            : Places.incoming(b.id(), b.point(), SWITCHED_LINE),
+                                    group.feed() == LightGroup.Feed.THROUGH ? End.FROM : End.TO));
                 })
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "works wrongly, no danger by itself")
                 .set((f, rig) -> "At " + Where.name(f.place(), rig)

@@ -34,6 +34,7 @@ final class ProtectiveConductorFaults {
                 bondOpenAtMet(),
                 bondOpenAtClamp(),
                 clampOnPaint(),
+                clampResistance(),
                 bondUndersized(),
                 earthingConductorLoose(),
                 supplementaryBondMissing(),
@@ -162,6 +163,21 @@ final class ProtectiveConductorFaults {
                 .shows(TestKind.BONDING, Shows.OPENS)
                 .symptom("R2 reads as healthy on the clamp and over-range on the bare pipe.")
                 .remedy("Clean the pipe to bare metal, refit the clamp and measure to the pipe itself.");
+    }
+
+    private static FaultKind clampResistance() {
+        return FaultKind.of(PROTECTIVE_CONDUCTOR, "clamp-resistance", "Bonding clamp loose or corroded")
+                .at(Where.BOND)
+                .size(new Magnitude(Unit.OHM, 0.05, 500, 0.6))
+                .edits(b -> List.of(
+                        new Edit.PutInSeries(Places.clampOnPart(bond(b.fault().place())), b.ohms())))
+                .is(SafetyClass.DEAD_ONLY, Severity.C2, "the bond does not hold the metal where it should")
+                .set((f, rig) -> "Put " + f.kind().magnitude().orElseThrow().shown(f.size())
+                        + " between the clamp and the " + part(f, rig) + ", under the insulating film.")
+                .shows(TestKind.BONDING, Shows.RISES)
+                .symptom("R2 reads as healthy on the clamp and higher on the bare part.")
+                .remedy("Clean the part to bare metal, refit the clamp tight and measure to the part itself.")
+                .sameAs("clamp-on-paint");
     }
 
     private static FaultKind bondUndersized() {

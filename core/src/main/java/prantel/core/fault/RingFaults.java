@@ -21,8 +21,8 @@ import prantel.core.scheme.TestKind;
 
 /** Ring final circuits. Sizes and instructions: common practice, no source. */
 final class RingFaults {
-    /** Cable of a bridge across a ring, m. */
-    private static final double BRIDGE_METRES = 2;
+    /** Cable of a bridge across a ring. */
+    private static final Magnitude BRIDGE = new Magnitude(Unit.METRE, 0.5, 100, 2);
 
     private RingFaults() {}
 
@@ -49,6 +49,7 @@ final class RingFaults {
     private static FaultKind bridged() {
         return FaultKind.of(RING, "ring-bridged", "Bridge across the ring")
                 .at(Where.RING_POINT)
+                .sizeOrUsual(BRIDGE)
                 .with((place, rig) -> {
                     Ring ring = (Ring) Where.circuit(place, rig);
                     List<Point> onRing = ring.onRing();
@@ -66,13 +67,16 @@ final class RingFaults {
                         edits.add(new Edit.Bridge(
                                 b.accessory(c),
                                 Places.accessory(b.id(), to.point(), c),
-                                b.copper(b.circuit().cable().milliohmPerMetre(c), BRIDGE_METRES)));
+                                b.copper(
+                                        b.circuit().cable().milliohmPerMetre(c),
+                                        b.fault().size())));
                     }
                     return edits;
                 })
                 .is(SafetyClass.MAY_STAY_LIVE, Severity.C3, "shares the load unevenly, no danger by itself")
-                .set((f, rig) -> "Connect the bridging cable from " + Where.name(f.place(), rig) + " to "
-                        + Where.name(f.other().orElseThrow(), rig) + ", all three cores.")
+                .set((f, rig) ->
+                        "Connect a bridging cable of " + BRIDGE.shown(f.size()) + " from " + Where.name(f.place(), rig)
+                                + " to " + Where.name(f.other().orElseThrow(), rig) + ", all three cores.")
                 .shows(TestKind.RING, Shows.FALLS)
                 .symptom("The ring reads too low end to end; crossed, the readings differ from socket to socket.")
                 .remedy("Take the bridging cable out and test the ring again.");

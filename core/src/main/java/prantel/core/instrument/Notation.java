@@ -86,8 +86,10 @@ public final class Notation {
         if (boxUnit == Unit.WORDS) {
             return Saying.read(plain)
                     .<Written>map(saying -> new Written.Said(text, saying))
-                    .orElseGet(
-                            () -> unreadable(text, "write “works” or “does not work”; for a sequence 1-2-3 or 1-3-2"));
+                    .orElseGet(() -> unreadable(
+                            text,
+                            "write “works” or “does not work”; for a sequence 1-2-3 or 1-3-2; for an inspection “satisfactory”,"
+                                    + " “not satisfactory” or a code such as “C2: blank missing”"));
         }
         boolean tripping = boxUnit == Unit.MILLISECOND || boxUnit == Unit.MILLIAMP;
         if (OPEN_WORDS.contains(lower) || tripping && NO_TRIP.contains(lower)) {

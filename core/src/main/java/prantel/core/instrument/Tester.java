@@ -40,7 +40,8 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
     /** The meter behind a function; empty where words are found, not numbers. */
     public Optional<Meter> meter(Function function) {
         return switch (function) {
-            case CONTINUITY, CONTINUITY_WANDER_LEAD -> Optional.of(ohmmeter);
+            // an earth tester is an instrument of its own; its stand-in shows what this one's ohmmeter would
+            case CONTINUITY, CONTINUITY_WANDER_LEAD, EARTH_RESISTANCE -> Optional.of(ohmmeter);
             case INSULATION_250, INSULATION_500, INSULATION_1000 -> Optional.of(insulationTester);
             case VOLTAGE -> Optional.of(live.voltmeter());
             case LOOP_TWO_LEAD -> Optional.of(live.loopTwoLead());
@@ -69,6 +70,7 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
         INSULATION_250("insulation, 250 V DC", 250),
         INSULATION_500("insulation, 500 V DC", 500),
         INSULATION_1000("insulation, 1000 V DC", 1000),
+        EARTH_RESISTANCE("earth tester, two stakes", 4),
         VOLTAGE("voltage indicator", 230),
         LOOP_TWO_LEAD("loop, two leads, high current", 230),
         LOOP_THREE_LEAD("loop, three leads, low current", 230),
@@ -92,7 +94,7 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
             return label;
         }
 
-        /** Voltage across the probes, V: direct for the first five, mains for the rest. */
+        /** Voltage across the probes, V: direct or of the tester for the dead functions, mains for the rest. */
         public double volts() {
             return volts;
         }
@@ -110,7 +112,7 @@ public record Tester(String id, String label, Meter ohmmeter, Meter insulationTe
         }
 
         public boolean isLive() {
-            return !isInsulation() && !isContinuity();
+            return !isInsulation() && !isContinuity() && this != EARTH_RESISTANCE;
         }
 
         /** @throws IllegalArgumentException for another voltage than 250, 500 or 1000 */

@@ -7,5 +7,8 @@ public final class InsulationMinimum {
 
     public static final String SOURCE = "BS 7671 Table 64 (IEC 60364-6 Table 6.1)";
 
+    /** SELV and PELV, tested at 250 V DC: 0.5 MΩ. */
+    public static final double EXTRA_LOW_OHMS = 0.5e6;
+
     private InsulationMinimum() {}
 }

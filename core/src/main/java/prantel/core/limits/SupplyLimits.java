@@ -11,6 +11,8 @@ public final class SupplyLimits {
     /** An electrode above this is unstable, Ω. Common practice, no source. */
     public static final double ELECTRODE_STABLE_OHMS = 200;
 
+    public static final String ELECTRODE_SOURCE = "above this an electrode is unstable: common practice, no source";
+
     public static final String ZE_SOURCE = "usual declared maxima, common practice, no source";
     /** 230 V +10/−6 %. Source: UK ESQCR, from memory. */
     public static final double LOWEST_VOLTS = 216.2;
@@ -27,4 +29,14 @@ public final class SupplyLimits {
     public static final double TOUCH_VOLTS = 50;
 
     private SupplyLimits() {}
+
+    /** What a voltage is held against. @param fromNeutral neutral to earth @param single a line to neutral or earth */
+    public static Limit voltage(boolean fromNeutral, boolean single) {
+        if (fromNeutral) {
+            return Limit.atMost(NEUTRAL_EARTH_VOLTS, "more than noise: common practice, no source", "");
+        }
+        return single
+                ? Limit.within(LOWEST_VOLTS, HIGHEST_VOLTS, VOLTS_SOURCE)
+                : Limit.within(LOWEST_LINE_VOLTS, HIGHEST_LINE_VOLTS, VOLTS_SOURCE);
+    }
 }

@@ -61,13 +61,18 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
             case LOWEST -> all.min().orElseThrow();
             case TWICE_HIGHEST -> 2 * all.max().orElseThrow();
             case SUM -> all.sum();
+            case SPREAD ->
+                Arrays.stream(numbers).max().orElseThrow()
+                        - Arrays.stream(numbers).min().orElseThrow();
         };
     }
 
     /** What is worked out, to the digits that were written: 12.3 + 0.38 Ω is 12.7, 1130 A goes on the record as 1.13 kA. */
     private static boolean isSame(Written.Number number, double right, Slot.Rule rule) {
         double lastDigit = number.unit().toBase(Math.pow(10, -number.places()));
-        boolean rounded = rule == Slot.Rule.SUM || number.unit().dimension() == Unit.Dimension.CURRENT;
+        boolean rounded = rule == Slot.Rule.SUM
+                || rule == Slot.Rule.SPREAD
+                || number.unit().dimension() == Unit.Dimension.CURRENT;
         return Check.same(number.base(), right) || rounded && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
     }
 

@@ -40,19 +40,20 @@ final class Findings {
         Map<SlotId, List<Explanation>> explanations = Explainer.explain(key, sheet);
         Set<List<Object>> left = methodsLeftOut();
         List<Finding> findings = new ArrayList<>();
-        for (Expectation expectation : key.expectations()) {
+        for (Expectation expectation : key.asDone(sheet::at)) {
             Slot slot = expectation.slot();
             boolean asked = slot.circuit().isEmpty()
                     || !left.contains(List.of(slot.circuit().get(), slot.step()));
             Written written = sheet.at(slot.id());
+            Side side = side(expectation, written);
             findings.add(new Finding(
                     expectation,
                     asked,
                     written,
-                    side(expectation, written),
+                    side,
                     judged(expectation, written),
                     remarks(slot, written),
-                    explanations.getOrDefault(slot.id(), List.of())));
+                    side == Side.INSIDE ? List.of() : explanations.getOrDefault(slot.id(), List.of())));
         }
         return findings;
     }
@@ -150,6 +151,9 @@ final class Findings {
                                 ? " Here every box is tested; the reason excuses nothing."
                                 : ""));
             case Written.Stopped stopped -> {}
+            case Written.Said said
+            when said.saying().isCode() && !said.text().matches("(?s)[^:]*:.*\\S.*") ->
+                remarks.add("A code is written with its reason: what was seen, and where.");
             case Written.Said said -> {}
         }
         return remarks;

@@ -18,10 +18,10 @@ import prantel.core.quantity.ProblemsException;
  *
  * @param mainRcd an RCD that is the main switch: everything is behind it
  * @param sections each with its own neutral bar; at least one
- * @param surgeProtection whether an SPD sits behind the main switch
+ * @param surge the SPD behind the main switch
  */
 public record Board(
-        BoardId id, String label, Optional<ResidualDevice> mainRcd, List<Section> sections, boolean surgeProtection) {
+        BoardId id, String label, Optional<ResidualDevice> mainRcd, List<Section> sections, SurgeProtection surge) {
     public static final BoardId MAIN = new BoardId("board");
     public static final SectionId ONLY = new SectionId("main");
 
@@ -41,6 +41,21 @@ public record Board(
     public static Board plain() {
         return new Board(
                 MAIN, "Board", Optional.empty(), List.of(new Section(ONLY, "All ways", Optional.empty())), false);
+    }
+
+    /** @param surgeProtection whether an SPD of the usual kind, lines to neutral, sits behind the main switch */
+    public Board(
+            BoardId id,
+            String label,
+            Optional<ResidualDevice> mainRcd,
+            List<Section> sections,
+            boolean surgeProtection) {
+        this(id, label, mainRcd, sections, surgeProtection ? SurgeProtection.TO_NEUTRAL : SurgeProtection.NONE);
+    }
+
+    /** Whether it has surge protection. */
+    public boolean surgeProtection() {
+        return surge != SurgeProtection.NONE;
     }
 
     /** @throws ProblemsException if there is no such section, naming those there are */

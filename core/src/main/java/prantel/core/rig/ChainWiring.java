@@ -83,7 +83,7 @@ final class ChainWiring {
 
     /** Where a cable that goes on is connected: behind an isolator's poles. */
     private Terminal out(Point point, Conductor conductor) {
-        return point.kind() == PointKind.ISOLATOR && conductor != Conductor.CPC
+        return point.kind().hasPoleFor(conductor)
                 ? Places.loadSide(id, point.id(), conductor)
                 : Places.accessory(id, point.id(), conductor);
     }

@@ -44,6 +44,10 @@ public sealed interface Circuit permits Radial, Ring, Lighting, Submain {
         return head().device();
     }
 
+    default Nature nature() {
+        return head().nature();
+    }
+
     default Cable cable() {
         return head().cable();
     }

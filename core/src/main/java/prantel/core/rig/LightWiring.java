@@ -36,7 +36,7 @@ final class LightWiring {
                 trunk = lamp.id();
             } else {
                 cable(trunk, first.id(), first.runMetres(), true, LINE, NEUTRAL, CPC);
-                cable(first.id(), lamp.id(), lamp.runMetres(), false, SWITCHED_LINE, NEUTRAL, CPC);
+                cable(group.beforeLamps().id(), lamp.id(), lamp.runMetres(), false, SWITCHED_LINE, NEUTRAL, CPC);
                 trunk = first.id();
             }
             addLamps(group);
@@ -86,8 +86,7 @@ final class LightWiring {
                 addIntermediate(at);
             }
             if (i < last) {
-                PointId next = switches.get(i + 1).id();
-                strapperCable(at, next, switches.get(i + 1).runMetres(), i > 0);
+                strapperCable(at, switches.get(i + 1), i > 0, group.feed() == LightGroup.Feed.THROUGH);
             }
         }
     }
@@ -107,15 +106,19 @@ final class LightWiring {
         }
     }
 
-    private void strapperCable(PointId from, PointId to, double metres, boolean fromIntermediate) {
-        List<Wiring.Core> cores = List.of(STRAPPER_1, STRAPPER_2, SWITCHED_LINE, CPC).stream()
+    /** @param onward whether the lamps hang beyond the last switch */
+    private void strapperCable(PointId from, LightSwitch next, boolean fromIntermediate, boolean onward) {
+        PointId to = next.id();
+        double metres = next.runMetres();
+        List<Wiring.Core> cores = List.of(STRAPPER_1, STRAPPER_2, onward ? NEUTRAL : SWITCHED_LINE, CPC).stream()
                 .map(c -> new Wiring.Core(
                         c,
                         fromIntermediate && (c == STRAPPER_1 || c == STRAPPER_2)
                                 ? Places.onward(id, from, c)
                                 : accessory(from, c),
                         Places.departing(id, to, c),
-                        Places.cableFrom(id, to, c)))
+                        Places.cableFrom(id, to, c),
+                        c == STRAPPER_2 ? next.secondStrapperMoreMetres() : 0))
                 .toList();
         wiring.addCable(id, to, circuit.cable(), metres, cores);
         wiring.addEnclosure(id, to, circuit.cable(), metres, Places.enclosure(id, from));

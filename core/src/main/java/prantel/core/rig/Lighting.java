@@ -12,6 +12,12 @@ import prantel.core.quantity.ProblemsException;
 /** A lighting circuit: groups of lamps along a trunk, each with its switches. */
 public record Lighting(CircuitHead head, List<LightGroup> groups) implements Circuit {
     public Lighting {
+        Check.that(
+                head.nature() == Nature.LOW,
+                "wrong-nature",
+                "nature",
+                head.nature().id(),
+                "only a radial may be SELV, PELV, FELV or above 500 V; leave it out");
         groups = List.copyOf(groups);
         Check.that(
                 !groups.isEmpty() && groups.size() <= 20,
@@ -64,11 +70,22 @@ public record Lighting(CircuitHead head, List<LightGroup> groups) implements Cir
             } else {
                 trunk += group.switches().getFirst().runMetres();
                 lampsFrom = trunk;
+                if (group.feed() == LightGroup.Feed.THROUGH) {
+                    lampsFrom += betweenSwitches(group);
+                }
             }
             addLamps(points, group, lampsFrom);
             addSwitches(points, group, switchesFrom);
         }
         return points;
+    }
+
+    /** From the first switch of a group to its last, m. */
+    static double betweenSwitches(LightGroup group) {
+        return group.switches().stream()
+                .skip(1)
+                .mapToDouble(LightSwitch::runMetres)
+                .sum();
     }
 
     private static void addLamps(List<Point> points, LightGroup group, double from) {

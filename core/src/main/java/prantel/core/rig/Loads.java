@@ -73,6 +73,12 @@ public final class Loads {
             return List.of();
         }
         List<Edit> edits = new ArrayList<>();
+        if (board.surge() == SurgeProtection.TO_EARTH) {
+            for (Conductor pole : RigCompiler.poles(rig, board.id())) {
+                edits.add(new Edit.Install(Places.surge(board.id(), pole, Conductor.CPC), SurgeDevice.toEarth()));
+            }
+            return edits;
+        }
         for (Conductor line : RigCompiler.lines(rig.isThreePhase(board.id()))) {
             edits.add(new Edit.Install(Places.surge(board.id(), line, Conductor.NEUTRAL), SurgeDevice.lineNeutral()));
         }

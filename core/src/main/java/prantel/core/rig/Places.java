@@ -84,6 +84,11 @@ public final class Places {
         return new Terminal(of(circuit) + "/device/" + pole.id() + "/out");
     }
 
+    /** The return of a circuit behind a separating transformer, at the board: no bar of the board's. */
+    static Terminal separatedNeutral(CircuitId circuit) {
+        return new Terminal(of(circuit) + "/separated/neutral");
+    }
+
     /** The joint between a circuit's conductor and its device, neutral bar or earth bar. */
     public static BranchId terminationAtBoard(CircuitId circuit, Conductor conductor) {
         return new BranchId(of(circuit) + "/board/" + conductor.id() + "/termination");

@@ -8,6 +8,8 @@ public enum PointKind {
     FUSED_CONNECTION("fused-connection", Probing.TERMINALS),
     /** A switch in line and neutral (in all lines, three-phase); what comes after it is behind it. */
     ISOLATOR("isolator", Probing.TERMINALS),
+    /** A time switch in the line only; what comes after it is behind it. */
+    TIMER("timer", Probing.TERMINALS),
     /** Fixed: cooker, shower, immersion heater, heater, alarm. */
     APPLIANCE("appliance", Probing.TERMINALS),
     MOTOR("motor", Probing.TERMINALS),
@@ -29,6 +31,20 @@ public enum PointKind {
     /** Whether probes go into worn contacts at the front, or onto terminals. */
     Probing probing() {
         return probing;
+    }
+
+    /** Whether it switches what comes after it. */
+    public boolean isSwitching() {
+        return this == ISOLATOR || this == TIMER;
+    }
+
+    /** Whether it has a pole in a conductor: a timer in the lines, an isolator in the neutral as well. */
+    public boolean hasPoleFor(Conductor conductor) {
+        return switch (this) {
+            case ISOLATOR -> conductor != Conductor.CPC;
+            case TIMER -> conductor != Conductor.CPC && conductor != Conductor.NEUTRAL;
+            default -> false;
+        };
     }
 
     public boolean isSocket() {

@@ -49,6 +49,11 @@ public record Rig(
         checkSupplementaryBonds(earthing, circuits);
     }
 
+    /** Circuits whose conductors are the board's own: all but those behind a separating transformer. */
+    public List<Circuit> atBoardVoltage() {
+        return circuits.stream().filter(c -> !c.nature().isSeparated()).toList();
+    }
+
     /** A rig without a fault box. */
     public Rig(
             String id,

@@ -170,7 +170,7 @@ public final class RigCompiler {
         BoardId id = board.id();
         for (Conductor pole : poles(rig, id)) {
             Terminal behind = Places.behindMainSwitch(id, pole);
-            wiring.add(Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, Wiring.CLOSED_CONTACT);
+            wiring.add(Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, mainSwitch(id));
             for (Board.Section section : board.sections()) {
                 wiring.add(
                         Places.feed(id, section.id(), pole),
@@ -179,10 +179,20 @@ public final class RigCompiler {
                         Wiring.CLOSED_CONTACT);
             }
             if (board.surgeProtection()) {
-                Terminal other = pole == NEUTRAL ? Places.earthBar(id) : Places.behindMainSwitch(id, NEUTRAL);
-                wiring.addOpen(Places.surge(id, pole, pole == NEUTRAL ? CPC : NEUTRAL), behind, other);
+                boolean toEarth = pole == NEUTRAL || board.surge() == SurgeProtection.TO_EARTH;
+                Terminal other = toEarth ? Places.earthBar(id) : Places.behindMainSwitch(id, NEUTRAL);
+                wiring.addOpen(Places.surge(id, pole, toEarth ? CPC : NEUTRAL), behind, other);
             }
         }
+    }
+
+    /** One pole of a main switch; at the origin with its tail. */
+    private Make mainSwitch(BoardId board) {
+        return rig.supply()
+                .tails()
+                .filter(t -> rig.origin().id().equals(board))
+                .map(t -> copper(t.csaMm2(), t.lengthMetres()).and(Wiring.CLOSED_CONTACT))
+                .orElse(Wiring.CLOSED_CONTACT);
     }
 
     /** From the bars through the device to the conductors' ends at the board. */
@@ -191,7 +201,12 @@ public final class RigCompiler {
         Way way = circuit.way();
         for (Conductor line : circuit.lines()) {
             Terminal bar = Places.bar(way.board(), way.section(), boardLine(rig, circuit, line));
-            wiring.add(Places.breaker(id, line), bar, Places.breakerOut(id, line), Wiring.CLOSED_CONTACT);
+            if (circuit.nature().isSeparated()) {
+                // a transformer is between the board and this circuit: no conductor of it is one of the board's
+                wiring.addOpen(Places.breaker(id, line), bar, Places.breakerOut(id, line));
+            } else {
+                wiring.add(Places.breaker(id, line), bar, Places.breakerOut(id, line), Wiring.CLOSED_CONTACT);
+            }
             addTermination(circuit, line, Places.breakerOut(id, line));
         }
         Terminal neutral = Places.bar(way.board(), way.section(), NEUTRAL);
@@ -199,7 +214,7 @@ public final class RigCompiler {
             wiring.add(Places.breaker(id, NEUTRAL), neutral, Places.breakerOut(id, NEUTRAL), Wiring.CLOSED_CONTACT);
             neutral = Places.breakerOut(id, NEUTRAL);
         }
-        addTermination(circuit, NEUTRAL, neutral);
+        addTermination(circuit, NEUTRAL, circuit.nature().isSeparated() ? Places.separatedNeutral(id) : neutral);
         addTermination(circuit, CPC, Places.earthBar(way.board()));
     }
 

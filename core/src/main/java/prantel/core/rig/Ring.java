@@ -15,6 +15,12 @@ import prantel.core.quantity.Check;
  */
 public record Ring(CircuitHead head, double ringMetres, List<Point> points) implements Circuit {
     public Ring {
+        Check.that(
+                head.nature() == Nature.LOW,
+                "wrong-nature",
+                "nature",
+                head.nature().id(),
+                "only a radial may be SELV, PELV, FELV or above 500 V; leave it out");
         points = List.copyOf(points);
         Chain.check(points);
         Check.between(ringMetres, 1, 2000, "ringMetres", "m");

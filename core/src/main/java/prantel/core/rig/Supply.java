@@ -1,6 +1,8 @@
 package prantel.core.rig;
 
 import java.util.List;
+import java.util.Optional;
+import prantel.core.limits.ConductorTable;
 import prantel.core.quantity.Check;
 
 /**
@@ -17,8 +19,20 @@ import prantel.core.quantity.Check;
  * @param lines source to each line terminal: one or three
  * @param neutral source to neutral terminal: the PEN conductor in TN-C-S
  * @param earth how the building is earthed
+ * @param tails from the supply's terminals to the main switch; Ze is measured before them, Zs behind
  */
-public record Supply(double nominalVolts, Declared declared, List<Impedance> lines, Impedance neutral, Earth earth) {
+public record Supply(
+        double nominalVolts,
+        Declared declared,
+        List<Impedance> lines,
+        Impedance neutral,
+        Earth earth,
+        Optional<Tails> tails) {
+    /** Tails of no length worth counting. */
+    public Supply(double nominalVolts, Declared declared, List<Impedance> lines, Impedance neutral, Earth earth) {
+        this(nominalVolts, declared, lines, neutral, earth, Optional.empty());
+    }
+
     public Supply {
         lines = List.copyOf(lines);
         Check.between(nominalVolts, 50, 400, "nominalVolts", "V");
@@ -38,6 +52,19 @@ public record Supply(double nominalVolts, Declared declared, List<Impedance> lin
                 List.of(Impedance.of(lineOhms)),
                 Impedance.of(penOhms),
                 new Earth(Earthing.TN_C_S, Impedance.of(penOhms), Earth.USUAL_SOURCE_ELECTRODE_OHMS, 1));
+    }
+
+    /** Each of the tails. mm² and m. */
+    public record Tails(double csaMm2, double lengthMetres) {
+        public Tails {
+            ConductorTable.milliohmPerMetre(csaMm2);
+            Check.between(lengthMetres, 0.1, 100, "tails/lengthMetres", "m");
+        }
+
+        /** One of them, Ω. */
+        public double ohms() {
+            return ConductorTable.milliohmPerMetre(csaMm2) * lengthMetres / 1000;
+        }
     }
 
     public boolean isThreePhase() {

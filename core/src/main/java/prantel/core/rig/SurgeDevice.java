@@ -11,6 +11,11 @@ final class SurgeDevice {
         return Characteristic.steps(800e6).andFrom(400, 60e3);
     }
 
+    /** Varistor to earth: sound at 250 V, clamps at 500 V. */
+    static Characteristic toEarth() {
+        return lineNeutral();
+    }
+
     /** Spark gap between neutral and earth: holds at 250 V, fires at 500 V. */
     static Characteristic neutralEarth() {
         return Characteristic.steps(900e6).andFrom(400, 45e3);

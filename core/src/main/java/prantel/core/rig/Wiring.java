@@ -66,7 +66,11 @@ final class Wiring {
             Conductor conductor = core.conductor();
             Terminal end = Places.cableIn(circuit, to, conductor);
             core.addJoint(this);
-            add(Places.run(circuit, to, conductor), core.cableStart(), end, run(cable, conductor, metres));
+            add(
+                    Places.run(circuit, to, conductor),
+                    core.cableStart(),
+                    end,
+                    run(cable, conductor, metres + core.moreMetres()));
             add(Places.incoming(circuit, to, conductor), end, Places.accessory(circuit, to, conductor), termination());
             ends.add(end);
             conductors.add(conductor);
@@ -80,10 +84,14 @@ final class Wiring {
             List<Conductor> conductors,
             List<Terminal> ends,
             double metres) {
-        Make make = Make.insulation(workmanship.insulationMegohmKilometres() * 1e6 / (metres / 1000));
         for (int i = 0; i < ends.size(); i++) {
             for (int j = i + 1; j < ends.size(); j++) {
-                add(at.apply(conductors.get(i), conductors.get(j)), ends.get(i), ends.get(j), make);
+                double each = workmanship.insulationMegohmKilometres(conductors.get(i), conductors.get(j));
+                add(
+                        at.apply(conductors.get(i), conductors.get(j)),
+                        ends.get(i),
+                        ends.get(j),
+                        Make.insulation(each * 1e6 / (metres / 1000)));
             }
         }
     }
@@ -114,7 +122,7 @@ final class Wiring {
     /** Front contacts, metalwork and load of a point. */
     void addFront(CircuitId circuit, Point point, List<Conductor> conductors, Cable cable) {
         for (Conductor conductor : conductors) {
-            boolean isolated = point.kind() == PointKind.ISOLATOR && conductor != Conductor.CPC;
+            boolean isolated = point.kind().hasPoleFor(conductor);
             Terminal at = Places.accessory(circuit, point.id(), conductor);
             if (isolated) {
                 Terminal loadSide = Places.loadSide(circuit, point.id(), conductor);
@@ -142,12 +150,22 @@ final class Wiring {
      * @param from the terminal it starts from; for the first run of a circuit its end at the board, without a joint
      * @param joint the joint there; null at the board
      * @param cableStart the core's own end
+     * @param moreMetres what it is longer than its cable: a strapper led another way, m
      */
     record Core(
             Conductor conductor,
             Terminal from,
             @org.jspecify.annotations.Nullable BranchId joint,
-            Terminal cableStart) {
+            Terminal cableStart,
+            double moreMetres) {
+        Core(
+                Conductor conductor,
+                Terminal from,
+                @org.jspecify.annotations.Nullable BranchId joint,
+                Terminal cableStart) {
+            this(conductor, from, joint, cableStart, 0);
+        }
+
         static Core atBoard(CircuitId circuit, Conductor conductor) {
             Terminal end = Places.cableAtBoard(circuit, conductor);
             return new Core(conductor, end, null, end);

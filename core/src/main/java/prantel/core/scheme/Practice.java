@@ -21,8 +21,42 @@ public record Practice(
      *
      * @param methods whether a candidate takes one of method 1 and method 2 on each circuit, or does all that is asked
      * @param maxima what earth conductors are held against
+     * @param switches whether R1+R2 is measured at light switches too
+     * @param conduit where the CPC of a circuit in conduit or armour is for R1+R2
      */
-    public record Continuity(Methods methods, Maxima maxima) {}
+    public record Continuity(Methods methods, Maxima maxima, Switches switches, Conduit conduit) {
+        /** At lamps only, and the CPC stays on the bar. */
+        public Continuity(Methods methods, Maxima maxima) {
+            this(methods, maxima, Switches.NOT_TESTED, Conduit.ON_BAR);
+        }
+    }
+
+    /** The same with the CPC of a circuit in conduit or armour elsewhere. */
+    public Practice with(Conduit other) {
+        return new Practice(
+                new Continuity(continuity.methods(), continuity.maxima(), continuity.switches(), other),
+                bonding,
+                insulation,
+                loop,
+                rcd,
+                recording,
+                tolerances);
+    }
+
+    public enum Switches {
+        NOT_TESTED,
+        /** Line to CPC at each switch, a plastic one too. */
+        TESTED
+    }
+
+    public enum Conduit {
+        /** The metal is in parallel, and the reading lower. */
+        ON_BAR,
+        /** Off the bar, linked to the line: the CPC's own value as far as the points allow. */
+        OFF_BAR,
+        /** As the candidate chooses, circuit by circuit; what was done is expected. */
+        EITHER
+    }
 
     public enum Methods {
         /** One of the two on each circuit; both on one suggest that numbers were made up. */
@@ -155,8 +189,33 @@ public record Practice(
      * @param notTested whether a box may be left out with a reason
      * @param overRange whether over-range is written with its range
      * @param codes whether a fault is reported with a code
+     * @param inspection what is looked at and written, item by item
      */
-    public record Recording(NotTested notTested, OverRange overRange, Codes codes) {}
+    public record Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection) {
+        public Recording {
+            inspection = List.copyOf(inspection);
+            Check.distinct(inspection, Item::id, "inspection");
+        }
+
+        /** Nothing written of an inspection. */
+        public Recording(NotTested notTested, OverRange overRange, Codes codes) {
+            this(notTested, overRange, codes, List.of());
+        }
+    }
+
+    /**
+     * An item of an inspection.
+     *
+     * @param text what is looked at
+     * @param faults kinds of the catalogue that are found there
+     */
+    public record Item(String id, String text, Set<String> faults) {
+        public Item {
+            Check.id(id, "id");
+            Check.name(text, "text");
+            faults = Set.copyOf(faults);
+        }
+    }
 
     public enum Codes {
         NONE,

@@ -33,7 +33,7 @@ public record Scheme(
         steps = List.copyOf(steps);
         order = List.copyOf(order);
         criteria = List.copyOf(criteria);
-        List<Problem> problems = SchemeCheck.of(steps, order, criteria, pass);
+        List<Problem> problems = SchemeCheck.of(practice, steps, order, criteria, pass);
         if (steps.isEmpty() || steps.size() > MOST_STEPS) {
             problems.add(
                     new Problem("bad-steps", "steps", steps.size() + " steps", "give 1 to " + MOST_STEPS + " steps"));

@@ -28,9 +28,11 @@ final class SchemeCheck {
         this.criteria = criteria;
     }
 
-    static List<Problem> of(List<Step> steps, List<OrderRule> order, List<Criterion> criteria, PassRule pass) {
+    static List<Problem> of(
+            Practice practice, List<Step> steps, List<OrderRule> order, List<Criterion> criteria, PassRule pass) {
         SchemeCheck check = new SchemeCheck(steps, order, criteria);
         check.steps();
+        check.inspection(practice.recording().inspection());
         check.order();
         check.criteria();
         check.pass(pass);
@@ -65,6 +67,7 @@ final class SchemeCheck {
                 named(step.questions().get(q).id(), at + "/questions/" + q + "/id", named);
             }
         }
+        needed(asked);
     }
 
     private void test(Step step, TestKind test, String at, Map<TestKind, String> asked) {
@@ -75,8 +78,33 @@ final class SchemeCheck {
         if (test.isLive() && !step.isLive()) {
             add("live-test-in-dead-step", at, test.fileName(), "this test needs the supply on: \"stage\": \"live\"");
         }
-        if (!test.isLive() && step.isLive()) {
+        if (!test.isLive() && step.isLive() && !test.isOfAnyStage()) {
             add("dead-test-in-live-step", at, test.fileName(), "this test is done dead: \"stage\": \"dead\"");
+        }
+    }
+
+    private void inspection(List<Practice.Item> items) {
+        if (asks(TestKind.INSPECTION) && items.isEmpty()) {
+            add(
+                    "nothing-to-inspect",
+                    "practice/recording/inspection",
+                    "no item",
+                    "a step asks for the boxes of an inspection: list its items");
+        }
+    }
+
+    private void needed(Map<TestKind, String> asked) {
+        for (int i = 0; i < steps.size(); i++) {
+            for (TestKind test : steps.get(i).tests()) {
+                test.needs()
+                        .filter(n -> !asked.containsKey(n))
+                        .ifPresent(n -> add(
+                                "needs-another-test",
+                                "steps",
+                                test.fileName(),
+                                "it is worked out from “" + n.fileName()
+                                        + "”, which no step asks for; ask for that too"));
+            }
         }
     }
 
@@ -214,7 +242,8 @@ final class SchemeCheck {
     }
 
     private static boolean isContinuity(TestKind test) {
-        return EnumSet.of(TestKind.EARTHING, TestKind.BONDING, TestKind.R1_R2, TestKind.R2, TestKind.RING)
+        return EnumSet.of(
+                        TestKind.EARTHING, TestKind.BONDING, TestKind.R1_R2, TestKind.R1_RN, TestKind.R2, TestKind.RING)
                 .contains(test);
     }
 

@@ -4,6 +4,7 @@ import prantel.core.limits.RingLoop;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.LightGroup;
+import prantel.core.rig.LightSwitch;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Point;
 import prantel.core.rig.Radial;
@@ -60,8 +61,12 @@ final class CircuitLength {
             double first = atLamp
                     ? group.lamps().getFirst().runMetres()
                     : group.switches().getFirst().runMetres();
-            double roundSwitches = 2 * (atLamp ? switches : switches - first);
-            double along = trunk + (atLamp ? lamps : first + lamps);
+            boolean through = group.feed() == LightGroup.Feed.THROUGH;
+            double longerStrappers = group.switches().stream()
+                    .mapToDouble(LightSwitch::secondStrapperMoreMetres)
+                    .sum();
+            double roundSwitches = (through ? 0 : 2 * (atLamp ? switches : switches - first)) + longerStrappers;
+            double along = trunk + (atLamp ? lamps : (through ? switches : first) + lamps);
             highest = Math.max(highest, line * (along + roundSwitches) + cpc * along);
             trunk += first;
         }

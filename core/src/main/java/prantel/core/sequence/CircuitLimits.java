@@ -132,7 +132,11 @@ public final class CircuitLimits {
     }
 
     private double left(Circuit circuit, Limit zs) {
-        return zs.end() - rig.supply().declaredZeOhms() - submainsOhms(circuit);
+        return zs.end() - rig.supply().declaredZeOhms() - tailsOhms() - submainsOhms(circuit);
+    }
+
+    private double tailsOhms() {
+        return rig.supply().tails().map(Supply.Tails::ohms).orElse(0.0);
     }
 
     private double submainsOhms(Circuit circuit) {

@@ -18,12 +18,14 @@ import prantel.core.rig.Cable;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.LightGroup;
+import prantel.core.rig.LightSwitch;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Submain;
+import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 
@@ -32,16 +34,18 @@ final class ContinuitySlots {
     private final Rig rig;
     private final SetUps setUps;
     private final CircuitLimits limits;
+    private final boolean atSwitches;
 
     ContinuitySlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
-        this.setUps = new SetUps(rig);
+        this.setUps = new SetUps(rig, scheme.practice().continuity().conduit());
+        this.atSwitches = scheme.practice().continuity().switches() == Practice.Switches.TESTED;
         this.limits = limits;
     }
 
     List<Slot> method1() {
         List<Slot> slots = new ArrayList<>();
-        for (Circuit circuit : rig.circuits()) {
+        for (Circuit circuit : rig.atBoardVoltage()) {
             List<Slot> readings = switch (circuit) {
                 case Radial radial -> radial(radial);
                 case Lighting lighting -> lighting(lighting);
@@ -124,8 +128,30 @@ final class ContinuitySlots {
                             Optional.empty()));
                 }
             }
+            if (atSwitches) {
+                group.switches().forEach(s -> slots.add(atSwitch(lighting, group, s)));
+            }
         }
         return slots;
+    }
+
+    /** Line to CPC where the line arrives: at the first switch its own terminal, further on the strapper in use. */
+    private Slot atSwitch(Lighting lighting, LightGroup group, LightSwitch at) {
+        LightStates.State found = LightStates.after(group, 0);
+        Conductor line = at.equals(group.switches().getFirst()) ? Conductor.LINE : Conductor.STRAPPER_1;
+        return r1r2(
+                lighting,
+                SlotIds.of(lighting.id()) + "/r1r2/" + at.id(),
+                Spot.of(lighting, lighting.point(at.id())),
+                setUps.method1(
+                        lighting,
+                        Conductor.LINE,
+                        List.of(new Action.Operate(
+                                group.label() + ": " + LightStates.words(group, found),
+                                LightStates.edits(lighting.id(), group, found)))),
+                Places.accessory(lighting.id(), at.id(), line),
+                Places.front(lighting.id(), at.id(), CPC),
+                Optional.empty());
     }
 
     /** As found, and with each switch operated together with the first: every strapper is used once. */
@@ -152,7 +178,11 @@ final class ContinuitySlots {
     }
 
     private static ByHand byHand(Cable cable, Conductor line, double metres) {
-        double perMetre = cable.milliohmPerMetre(line) + cable.milliohmPerMetre(CPC);
+        return byHand(cable, line, CPC, metres);
+    }
+
+    private static ByHand byHand(Cable cable, Conductor line, Conductor back, double metres) {
+        double perMetre = cable.milliohmPerMetre(line) + cable.milliohmPerMetre(back);
         double ohms = perMetre * metres / 1000;
         return new ByHand(
                 String.format(
@@ -165,9 +195,41 @@ final class ContinuitySlots {
                 ohms);
     }
 
+    /** R1+Rn at every point of each radial; the highest is recorded. */
+    List<Slot> lineAndNeutral() {
+        List<Slot> slots = new ArrayList<>();
+        for (Circuit circuit : rig.atBoardVoltage()) {
+            if (!(circuit instanceof Radial radial)) {
+                continue;
+            }
+            List<Slot> readings = new ArrayList<>();
+            for (Conductor line : radial.lines()) {
+                SetUp setUp = setUps.lineToNeutral(radial, line);
+                for (Point point : radial.points()) {
+                    readings.add(new Slot.Measured(
+                            new SlotId(SlotIds.of(radial.id()) + "/r1rn/" + point.id() + suffix(line)),
+                            TestKind.R1_RN,
+                            "R1+Rn",
+                            line == Conductor.LINE ? Spot.of(radial, point) : Spot.of(radial, point, line.letter()),
+                            new Measurement.TwoProbe(
+                                    Function.CONTINUITY,
+                                    Places.front(radial.id(), point.id(), line),
+                                    Places.front(radial.id(), point.id(), Conductor.NEUTRAL)),
+                            setUp,
+                            Unit.OHM,
+                            Optional.empty(),
+                            Optional.of(byHand(radial.cable(), line, Conductor.NEUTRAL, point.atMetres()))));
+                }
+            }
+            slots.addAll(readings);
+            slots.add(highest(radial, TestKind.R1_RN, "r1rn", "R1+Rn", readings, Optional.empty()));
+        }
+        return slots;
+    }
+
     List<Slot> method2() {
         List<Slot> slots = new ArrayList<>();
-        for (Circuit circuit : rig.circuits()) {
+        for (Circuit circuit : rig.atBoardVoltage()) {
             SetUp setUp = setUps.method2(circuit);
             List<Slot> readings = new ArrayList<>();
             for (Point point : circuit.points()) {

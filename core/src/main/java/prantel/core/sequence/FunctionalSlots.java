@@ -51,7 +51,7 @@ final class FunctionalSlots {
                 Places.incoming(rig, origin, Conductor.L1),
                 Places.incoming(rig, origin, Conductor.L2),
                 Places.incoming(rig, origin, Conductor.L3)));
-        for (Circuit circuit : rig.circuits()) {
+        for (Circuit circuit : rig.atBoardVoltage()) {
             if (circuit instanceof Radial radial && radial.threePhase()) {
                 for (Point point : radial.points()) {
                     slots.add(rotation(
@@ -72,7 +72,7 @@ final class FunctionalSlots {
 
     List<Slot> all() {
         List<Slot> slots = new ArrayList<>();
-        for (Circuit circuit : rig.circuits()) {
+        for (Circuit circuit : rig.atBoardVoltage()) {
             if (circuit instanceof Submain) {
                 continue;
             }

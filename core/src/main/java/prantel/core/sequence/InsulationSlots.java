@@ -47,8 +47,11 @@ final class InsulationSlots {
     List<Slot> circuits() {
         List<Slot> slots = new ArrayList<>();
         for (int volts : scheme.practice().insulation().volts()) {
-            rig.circuits().forEach(c -> slots.addAll(circuit(c, volts)));
+            rig.atBoardVoltage().forEach(c -> slots.addAll(circuit(c, volts)));
         }
+        rig.circuits().stream()
+                .filter(c -> c.nature().isSeparated())
+                .forEach(c -> slots.addAll(circuit(c, c.nature().insulationVolts())));
         return slots;
     }
 
@@ -69,7 +72,8 @@ final class InsulationSlots {
                         volts,
                         setUp,
                         atBoard(circuit, pair[0]),
-                        atBoard(circuit, pair[1])));
+                        atBoard(circuit, pair[1]),
+                        limit(circuit, volts)));
             }
         }
         return slots;
@@ -186,13 +190,21 @@ final class InsulationSlots {
                     volts,
                     setUp,
                     bar.apply(pair[0]),
-                    pair[1] == CPC ? Places.earthBar(board.id()) : bar.apply(pair[1])));
+                    pair[1] == CPC ? Places.earthBar(board.id()) : bar.apply(pair[1]),
+                    Optional.of(Limit.atLeast(InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))));
         }
     }
 
     private Slot slot(
-            String id, TestKind step, Conductor[] pair, Spot spot, int volts, SetUp setUp, Terminal a, Terminal b) {
-        boolean judged = volts == scheme.practice().insulation().judgedVolts();
+            String id,
+            TestKind step,
+            Conductor[] pair,
+            Spot spot,
+            int volts,
+            SetUp setUp,
+            Terminal a,
+            Terminal b,
+            Optional<Limit> limit) {
         String name = pair[0].letter() + "–" + pair[1].letter();
         return new Slot.Measured(
                 new SlotId(id),
@@ -202,11 +214,17 @@ final class InsulationSlots {
                 new Measurement.TwoProbe(Function.insulation(volts), a, b),
                 setUp,
                 Unit.MEGOHM,
-                judged
-                        ? Optional.of(
-                                Limit.atLeast(InsulationMinimum.UP_TO_500_VOLTS_OHMS, InsulationMinimum.SOURCE, ""))
-                        : Optional.empty(),
+                limit,
                 Optional.empty());
+    }
+
+    /** A separated circuit is judged at the voltage of its nature, any other at the last of the scheme's. */
+    private Optional<Limit> limit(Circuit circuit, int volts) {
+        boolean judged = circuit.nature().isSeparated()
+                || volts == scheme.practice().insulation().judgedVolts();
+        return judged
+                ? Optional.of(Limit.atLeast(circuit.nature().leastInsulationOhms(), InsulationMinimum.SOURCE, ""))
+                : Optional.empty();
     }
 
     private static String pairId(Conductor[] pair) {

@@ -2,6 +2,8 @@ package prantel.core.sequence;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
@@ -9,6 +11,11 @@ import prantel.core.network.Terminal;
 /** What is measured between which probes. */
 public sealed interface Measurement {
     Function function();
+
+    /** Whether something is measured or operated, not only looked at. */
+    default boolean isReading() {
+        return !(this instanceof Looked || this instanceof Inspected);
+    }
 
     /**
      * Two probes: resistance, voltage, loop impedance or prospective current, as the function says.
@@ -35,6 +42,35 @@ public sealed interface Measurement {
         @Override
         public Function function() {
             return Function.RCD_BUTTON;
+        }
+    }
+
+    /**
+     * Looked at or done, not measured: on every rig it comes out well, and what counts is that it was done.
+     *
+     * @param saying what is written then
+     */
+    record Looked(Saying saying) implements Measurement {
+        @Override
+        public Function function() {
+            return Function.OPERATION;
+        }
+    }
+
+    /**
+     * An item of an inspection: what is written depends on the faults that are found there.
+     *
+     * @param faults kinds that are
+     * @param coded whether a code is written, or only that it is not satisfactory
+     */
+    record Inspected(Set<String> faults, boolean coded) implements Measurement {
+        public Inspected {
+            faults = Set.copyOf(faults);
+        }
+
+        @Override
+        public Function function() {
+            return Function.OPERATION;
         }
     }
 

@@ -87,22 +87,13 @@ final class OriginSlots {
                         setUp,
                         Unit.VOLT,
                         judged
-                                ? Optional.of(voltageLimit(all.get(i), toEarth || all.get(j) == NEUTRAL))
+                                ? Optional.of(
+                                        SupplyLimits.voltage(all.get(i) == NEUTRAL, toEarth || all.get(j) == NEUTRAL))
                                 : Optional.empty(),
                         Optional.empty()));
             }
         }
         return slots;
-    }
-
-    private static Limit voltageLimit(Conductor first, boolean toNeutralOrEarth) {
-        if (first == NEUTRAL) {
-            return Limit.atMost(SupplyLimits.NEUTRAL_EARTH_VOLTS, "more than noise: common practice, no source", "");
-        }
-        return toNeutralOrEarth
-                ? Limit.within(SupplyLimits.LOWEST_VOLTS, SupplyLimits.HIGHEST_VOLTS, SupplyLimits.VOLTS_SOURCE)
-                : Limit.within(
-                        SupplyLimits.LOWEST_LINE_VOLTS, SupplyLimits.HIGHEST_LINE_VOLTS, SupplyLimits.VOLTS_SOURCE);
     }
 
     List<Slot> ze() {

@@ -39,7 +39,7 @@ final class PolaritySlots {
 
     List<Slot> all() {
         List<Slot> slots = new ArrayList<>();
-        for (Circuit circuit : rig.circuits()) {
+        for (Circuit circuit : rig.atBoardVoltage()) {
             if (circuit instanceof Radial radial) {
                 radial(radial, slots);
             } else if (circuit instanceof Lighting lighting) {

@@ -196,7 +196,7 @@ final class RcdSlots {
     }
 
     private Optional<Probes> atSocket(Predicate<Circuit> behind) {
-        return rig.circuits().stream()
+        return rig.atBoardVoltage().stream()
                 .filter(behind)
                 .flatMap(c ->
                         c.points().stream().filter(p -> p.kind().isSocket()).map(p -> new Socket(c, p)))

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
+import prantel.core.limits.Limit;
 import prantel.core.limits.RingLoop;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
@@ -23,6 +24,8 @@ import prantel.core.scheme.TestKind;
 
 /** The three steps of a ring: ends, line crossed with neutral, line crossed with CPC. */
 final class RingSlots {
+    private static final double EVEN_OHMS = 0.05;
+
     private final Rig rig;
     private final SetUps setUps;
     private final CircuitLimits limits;
@@ -44,6 +47,44 @@ final class RingSlots {
             }
         }
         return slots;
+    }
+
+    /**
+     * How even a ring is: r1 and rn apart, and the readings of step 2 at the sockets on the ring apart, spurs left out.
+     * Both against 0.05 Ω: common practice, no source.
+     */
+    List<Slot> evenness() {
+        List<Slot> slots = new ArrayList<>();
+        for (Circuit circuit : rig.circuits()) {
+            if (circuit instanceof Ring ring) {
+                String id = SlotIds.of(ring.id()) + "/ring/";
+                slots.add(spread(
+                        ring,
+                        "ends",
+                        "r1 − rn",
+                        ring.label() + ", line against neutral",
+                        List.of(id + "r1", id + "rn")));
+                slots.add(spread(
+                        ring,
+                        "step-2",
+                        "R1+Rn, spread",
+                        ring.label() + ", step 2 at the sockets on the ring",
+                        ring.onRing().stream().map(p -> id + "step-2/" + p.id()).toList()));
+            }
+        }
+        return slots;
+    }
+
+    private static Slot spread(Ring ring, String id, String quantity, String where, List<String> of) {
+        return new Slot.Composed(
+                new SlotId(SlotIds.of(ring.id()) + "/ring-even/" + id),
+                TestKind.RING_EVENNESS,
+                quantity,
+                Spot.of(ring, where),
+                Slot.Rule.SPREAD,
+                of.stream().map(SlotId::new).toList(),
+                Unit.OHM,
+                Optional.of(Limit.atMost(EVEN_OHMS, "substantially the same: common practice, no source", "")));
     }
 
     private void ends(Ring ring, List<Slot> slots) {

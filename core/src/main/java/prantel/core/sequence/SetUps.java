@@ -15,6 +15,7 @@ import prantel.core.rig.MainBond;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
+import prantel.core.scheme.Practice;
 
 /** The set-ups of the tests as actions at the compiled rig. Common practice, no source. */
 final class SetUps {
@@ -30,17 +31,97 @@ final class SetUps {
     private final Rig rig;
     /** Before every dead test. */
     private final List<Action> madeDead;
+    /** Where the CPC of a circuit in conduit or armour is for method 1. */
+    private final Practice.Conduit conduit;
 
     SetUps(Rig rig) {
+        this(rig, Practice.Conduit.ON_BAR);
+    }
+
+    SetUps(Rig rig, Practice.Conduit conduit) {
         this.rig = rig;
+        this.conduit = conduit;
         this.madeDead = List.of(
                 new Action.MainSwitchOff("Main switch off", mainSwitchOff(rig.origin())),
                 new Action.LockOff(),
                 new Action.ProveDead(Isolation.provedDead(rig)));
     }
 
+    /**
+     * Method 1 with the CPC off the bar: for a circuit in conduit or armour, whose metal would be in parallel.
+     *
+     * @see #method1
+     */
+    SetUp method1OffBar(Circuit circuit, Conductor line, List<Action> more) {
+        String name = line == Conductor.LINE ? "Line" : line.word();
+        List<Action> actions = new ArrayList<>(List.of(
+                new Action.TakeOut(
+                        name + " of " + circuit.label() + " out of its device, CPC off the earth bar",
+                        Part.CONDUCTOR,
+                        List.of(
+                                new Edit.Open(Places.terminationAtBoard(circuit.id(), line)),
+                                new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.CPC)))),
+                new Action.Link(
+                        "and both linked",
+                        List.of(link(
+                                Places.cableAtBoard(circuit.id(), line),
+                                Places.cableAtBoard(circuit.id(), Conductor.CPC))),
+                        COMMA),
+                LOADS_OUT));
+        actions.addAll(more);
+        actions.add(new Action.NullLeads("Leads nulled"));
+        actions.add(new Action.PutProbes("probes on the line and E of the point", COMMA));
+        return dead(actions);
+    }
+
+    /** Line and neutral of a radial out and linked: R1+Rn at its points. */
+    SetUp lineToNeutral(Circuit circuit, Conductor line) {
+        return dead(List.of(
+                new Action.TakeOut(
+                        "Line and neutral of " + circuit.label() + " out of their terminals",
+                        Part.CONDUCTOR,
+                        List.of(
+                                new Edit.Open(Places.terminationAtBoard(circuit.id(), line)),
+                                new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.NEUTRAL)))),
+                new Action.Link(
+                        "and linked",
+                        List.of(link(
+                                Places.cableAtBoard(circuit.id(), line),
+                                Places.cableAtBoard(circuit.id(), Conductor.NEUTRAL))),
+                        AND),
+                LOADS_OUT,
+                new Action.NullLeads("Leads nulled"),
+                new Action.PutProbes("probes on the line and N of the point", COMMA)));
+    }
+
+    /** Earthing conductor off the MET, two stakes out in a line. */
+    SetUp electrode() {
+        return dead(List.of(
+                new Action.TakeOut(
+                        "Whole installation isolated; earthing conductor off the MET",
+                        Part.EARTHING_CONDUCTOR,
+                        List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))),
+                new Action.PutProbes(
+                        "Earth tester on the free conductor, current stake far out, voltage stake half-way;"
+                                + " again with it nearer and further, and the mean written")));
+    }
+
+    /** Isolated, and only looked at or done. @param what in words */
+    SetUp looked(String what) {
+        return dead(List.of(new Action.Heed(what)));
+    }
+
     /** Line conductor out of its device and into the earth bar: line and CPC are linked at the board. */
     SetUp method1(Circuit circuit, Conductor line, List<Action> more) {
+        return isOffBar(circuit) ? method1OffBar(circuit, line, more) : method1OnBar(circuit, line, more);
+    }
+
+    private boolean isOffBar(Circuit circuit) {
+        return conduit == Practice.Conduit.OFF_BAR
+                && circuit.cable().enclosure().isPresent();
+    }
+
+    private SetUp method1OnBar(Circuit circuit, Conductor line, List<Action> more) {
         String name = line == Conductor.LINE ? "Line" : line.word();
         List<Action> actions = new ArrayList<>(List.of(
                 new Action.TakeOut(
@@ -54,6 +135,10 @@ final class SetUps {
                                 Places.earthBar(circuit.way().board()))),
                         AND),
                 LOADS_OUT));
+        if (conduit == Practice.Conduit.EITHER && circuit.cable().enclosure().isPresent()) {
+            actions.add(
+                    new Action.Heed("Or the CPC off the bar and linked to the line: without the metal in parallel"));
+        }
         actions.addAll(more);
         actions.add(new Action.NullLeads("Leads nulled"));
         actions.add(new Action.PutProbes("probes on the line and E of the point", COMMA));

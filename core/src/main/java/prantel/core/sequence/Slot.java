@@ -111,7 +111,9 @@ public sealed interface Slot {
         SLOWER("the slower of"),
         /** Three-phase fault current by doubling. Common practice, no source. */
         TWICE_HIGHEST("twice the highest of"),
-        SUM("the sum of");
+        SUM("the sum of"),
+        /** Highest less lowest: how even they are. */
+        SPREAD("the difference between the highest and the lowest of");
 
         private final String words;
 

@@ -11,8 +11,15 @@ import prantel.core.rig.SectionId;
  * point called "device" never meets the box of the circuit's device.
  */
 final class SlotIds {
-    private static final Set<String> FIRST =
-            Set.of("origin", "isolation", "bond", "supplementary-bond", "earthing-conductor");
+    private static final Set<String> FIRST = Set.of(
+            "origin",
+            "isolation",
+            "bond",
+            "supplementary-bond",
+            "earthing-conductor",
+            "indicator",
+            "inspection",
+            "closing");
     private static final Set<String> LATER = Set.of("device", "whole", "zdb", "ipf", "main-rcd");
 
     private SlotIds() {}

@@ -44,15 +44,22 @@ public final class SlotPlan {
 
     private static List<Slot> of(TestKind test, Rig rig, Scheme scheme, CircuitLimits limits) {
         return switch (test) {
+            case INDICATOR -> new LookedSlots(rig).indicator();
             case SAFE_ISOLATION -> new OriginSlots(rig, scheme).safeIsolation();
+            case INSPECTION -> new InspectionSlots(rig, scheme).all();
             case EARTHING -> new BondSlots(rig, scheme).earthingConductor();
             case BONDING -> new BondSlots(rig, scheme).bonds();
             case R1_R2 -> new ContinuitySlots(rig, scheme, limits).method1();
+            case R1_RN -> new ContinuitySlots(rig, scheme, limits).lineAndNeutral();
             case R2 -> new ContinuitySlots(rig, scheme, limits).method2();
             case RING -> new RingSlots(rig, scheme, limits).all();
+            case RING_EVENNESS -> new RingSlots(rig, scheme, limits).evenness();
             case INSULATION -> new InsulationSlots(rig, scheme).circuits();
             case INSULATION_BOARD -> new InsulationSlots(rig, scheme).boards();
             case POLARITY -> new PolaritySlots(rig).all();
+            case ELECTRODE -> new ElectrodeSlots(rig, scheme).byStakes();
+            case ELECTRODE_LOOP -> new ElectrodeSlots(rig, scheme).byLoop();
+            case POINT_POLARITY -> new PointPolaritySlots(rig).all();
             case LIVE_POLARITY -> new OriginSlots(rig, scheme).polarity();
             case ZE -> new OriginSlots(rig, scheme).ze();
             case IPF -> new OriginSlots(rig, scheme).faultCurrents();
@@ -60,6 +67,8 @@ public final class SlotPlan {
             case RCD -> new RcdSlots(rig, scheme).all();
             case SEQUENCE -> new FunctionalSlots(rig).sequence();
             case FUNCTIONAL -> new FunctionalSlots(rig).all();
+            case SWITCHGEAR -> new SwitchgearSlots(rig).all();
+            case CLOSING -> new LookedSlots(rig).closing();
         };
     }
 }

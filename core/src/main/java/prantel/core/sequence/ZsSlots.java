@@ -35,7 +35,7 @@ final class ZsSlots {
 
     List<Slot> all() {
         List<Slot> slots = new ArrayList<>();
-        for (Circuit circuit : rig.circuits()) {
+        for (Circuit circuit : rig.atBoardVoltage()) {
             if (!(circuit instanceof Submain)) {
                 circuit(circuit, slots);
             }

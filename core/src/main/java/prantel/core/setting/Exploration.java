@@ -76,12 +76,13 @@ public final class Exploration {
         return effects;
     }
 
-    /** Boxes that are measured, in order. */
+    /** Boxes that are measured, in order; what is only looked at proves nothing set. */
     public List<Slot.Measured> measured() {
         return healthy.expectations().stream()
                 .map(Expectation::slot)
                 .filter(Slot.Measured.class::isInstance)
                 .map(Slot.Measured.class::cast)
+                .filter(s -> s.measurement().isReading())
                 .toList();
     }
 

@@ -5,6 +5,8 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultKind;
 import prantel.core.quantity.Problem;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
@@ -28,7 +30,7 @@ public final class SchemeSurvey {
         for (int s = 0; s < scheme.steps().size(); s++) {
             List<TestKind> tests = scheme.steps().get(s).tests();
             for (int t = 0; t < tests.size(); t++) {
-                if (!given.contains(tests.get(t))) {
+                if (!given.contains(tests.get(t)) && !ONLY_SOME_SUPPLIES.contains(tests.get(t))) {
                     found.add(new Problem(
                             "rig-cannot-give",
                             "steps/" + s + "/tests/" + t,
@@ -42,9 +44,38 @@ public final class SchemeSurvey {
         return List.copyOf(found);
     }
 
+    /** What a scheme names that no catalogue has: asked when it is read from a file. */
+    public static List<Problem> unknownKinds(Scheme scheme) {
+        Set<String> known = FaultCatalogue.kinds().stream().map(FaultKind::id).collect(Collectors.toSet());
+        List<Problem> found = new ArrayList<>();
+        List<Practice.Item> items = scheme.practice().recording().inspection();
+        for (int i = 0; i < items.size(); i++) {
+            for (String kind : items.get(i).faults()) {
+                if (!known.contains(kind)) {
+                    found.add(new Problem(
+                            "unknown-kind",
+                            "practice/recording/inspection/" + i + "/faults",
+                            '"' + kind + '"',
+                            "give a kind of fault of the catalogue: docs/formats/faults.md lists them"));
+                }
+            }
+        }
+        return found;
+    }
+
+    /** With an earth from the supply there is no electrode of one's own, and nothing is missing. */
+    private static final Set<TestKind> ONLY_SOME_SUPPLIES = EnumSet.of(TestKind.ELECTRODE, TestKind.ELECTRODE_LOOP);
+
     /** What an installation need not have. */
-    private static final Set<TestKind> NOT_EVERYWHERE =
-            EnumSet.of(TestKind.RING, TestKind.BONDING, TestKind.RCD, TestKind.R1_R2);
+    private static final Set<TestKind> NOT_EVERYWHERE = EnumSet.of(
+            TestKind.RING,
+            TestKind.RING_EVENNESS,
+            TestKind.BONDING,
+            TestKind.RCD,
+            TestKind.R1_R2,
+            TestKind.R1_RN,
+            TestKind.ELECTRODE,
+            TestKind.ELECTRODE_LOOP);
 
     /** Whether a scheme is meant for a rig like this: it lacks only what not every installation has, and fits its supply. */
     public static boolean suits(Scheme scheme, Rig rig) {
@@ -57,11 +88,11 @@ public final class SchemeSurvey {
 
     private static String missing(TestKind test) {
         return switch (test) {
-            case RING -> "no ring final circuit";
+            case RING, RING_EVENNESS -> "no ring final circuit";
             case BONDING -> "no bond";
             case RCD -> "no residual-current device";
             case SEQUENCE -> "no three-phase supply";
-            case R1_R2 -> "no radial circuit";
+            case R1_R2, R1_RN -> "no radial circuit";
             case ZS -> "no final circuit";
             default -> "nothing to do it on";
         };

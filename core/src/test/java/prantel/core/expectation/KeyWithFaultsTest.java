@@ -17,7 +17,7 @@ import prantel.core.rig.Rig;
 
 /** A key made from a known one is the key made afresh: the short way against the plain one. */
 class KeyWithFaultsTest {
-    private static final double LAST_BITS = 1e-9;
+    private static final double LAST_BITS = 1e-7;
 
     private static Fault random(Rig rig, SplittableRandom random) {
         List<Fault> all = FaultCatalogue.everyFault(rig);

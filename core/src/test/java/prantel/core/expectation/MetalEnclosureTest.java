@@ -12,6 +12,7 @@ import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
+import prantel.core.instrument.Notation;
 import prantel.core.instrument.Reading;
 import prantel.core.rig.Cable;
 import prantel.core.rig.Circuit;
@@ -19,6 +20,8 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.SlotId;
 
 /** Steel conduit is an earth path of its own: it joins the metalwork, not the CPC's terminal. Physics, no source. */
@@ -72,5 +75,36 @@ class MetalEnclosureTest {
     @Test
     void metalworkWithoutConduitHasNoOtherWay() {
         assertThat(metalwork(rig(Optional.empty()), "metalwork-unearthed")).isInstanceOf(Reading.OverRange.class);
+    }
+
+    private static Practice conduit(Practice.Conduit where) {
+        return Schemes.usual().with(where);
+    }
+
+    /** With the CPC off the bar the metal is no longer a way of its own from end to end. Physics. */
+    @Test
+    void cpcOffTheBarReadsHigherAndTheRecordIsHeldAgainstWhatWasDone() {
+        Rig rig = Rigs.rig(
+                Rigs.usual(),
+                List.of(new Radial(
+                        Rigs.head(Rigs.SOCKETS, 1, 20, new Cable(4, 1.5, CONDUIT)),
+                        false,
+                        List.of(new Point(Rigs.socket(2), "socket 2", PointKind.TWIN_SOCKET, 60)))));
+        Scheme either = Schemes.workshop().with(conduit(Practice.Conduit.EITHER));
+        Key on = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.workshop().with(conduit(Practice.Conduit.ON_BAR)));
+        Key off =
+                Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.workshop().with(conduit(Practice.Conduit.OFF_BAR)));
+        Key open = Key.of(rig, FaultSet.NONE, Testers.usual(), either);
+        SlotId far = new SlotId("sockets/r1r2/socket-2");
+        assertThat(off.expectation(far).withFaults().base())
+                .isGreaterThan(on.expectation(far).window().high());
+        for (Key done : List.of(on, off)) {
+            List<Expectation> asDone = open.asDone(slot -> Notation.read(
+                    done.expectation(slot).withFaults().shown(),
+                    done.expectation(slot).slot().boxUnit()));
+            assertThat(asDone)
+                    .allSatisfy(e -> assertThat(e.window())
+                            .isEqualTo(done.expectation(e.slot().id()).window()));
+        }
     }
 }

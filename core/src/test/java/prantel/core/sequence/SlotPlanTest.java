@@ -94,6 +94,8 @@ class SlotPlanTest {
                         .flatMap(t -> java.util.stream.Stream.of(t.a(), t.b()))
                         .toList();
             case Measurement.Button b -> List.of();
+            case Measurement.Looked l -> List.of();
+            case Measurement.Inspected i -> List.of();
         };
     }
 }

@@ -194,7 +194,9 @@ public record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
             String first = group.switches().getFirst().id().value();
             for (int i = 0; i < group.lamps().size(); i++) {
                 Point point = lighting.point(group.lamps().get(i).id());
-                String parent = i > 0 ? group.lamps().get(i - 1).id().value() : atLamp ? null : first;
+                String parent = i > 0
+                        ? group.lamps().get(i - 1).id().value()
+                        : atLamp ? null : group.beforeLamps().id().value();
                 boolean trunk = atLamp && i == 0;
                 stations.add(station(point, PointKind.LAMP, parent, trunk ? 0 : 1));
             }

@@ -31,7 +31,7 @@ public record FaultInput(
     Fault toFault(Rig rig) {
         FaultKind theKind = FaultCatalogue.kind(kind);
         double base = theKind.magnitude()
-                .map(m -> m.unit().toBase(size == null ? Double.NaN : size))
+                .map(m -> m.unit().toBase(size == null ? theKind.sizeMayBeLeftOut() ? 0 : Double.NaN : size))
                 .orElse(0.0);
         return new Fault(
                 theKind,

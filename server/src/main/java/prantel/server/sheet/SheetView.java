@@ -23,6 +23,7 @@ import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.ExpectedBoxes;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
 import prantel.server.picture.RigDrawing;
 import prantel.server.setting.KindChoice;
@@ -97,7 +98,7 @@ record SheetView(
      * @param station the point of its circuit it is read at; null for none
      * @param row where it lies in a grid
      * @param column likewise
-     * @param keys what can be written by one key: over-range, "no trip", "works"
+     * @param keys what can be written by one key: over-range, "no trip", "works"; one that ends in a colon wants its reason
      * @param said what the candidate says that it will read, written before the reading; null where it is not asked
      */
     record Box(
@@ -229,7 +230,10 @@ record SheetView(
 
     private static Layout layout(List<Slot> slots) {
         TestKind test = slots.getFirst().step();
-        if (test == TestKind.INSULATION || test == TestKind.INSULATION_BOARD || test == TestKind.RCD) {
+        if (test == TestKind.INSULATION
+                || test == TestKind.INSULATION_BOARD
+                || test == TestKind.RCD
+                || test == TestKind.POINT_POLARITY) {
             return Layout.GRID;
         }
         boolean along = slots.getFirst().circuit().isPresent()
@@ -284,6 +288,7 @@ record SheetView(
         return switch (slot.step()) {
             case INSULATION, INSULATION_BOARD -> slot.where().replaceAll("^.*?, (?=\\d+ V)", "");
             case RCD -> slot.quantity();
+            case POINT_POLARITY -> slot.where();
             default -> "";
         };
     }
@@ -292,6 +297,7 @@ record SheetView(
         return switch (slot.step()) {
             case INSULATION, INSULATION_BOARD -> slot.quantity().replace("Insulation ", "");
             case RCD -> slot.where().replaceAll("^.*, ", "");
+            case POINT_POLARITY -> slot.quantity();
             default -> "";
         };
     }
@@ -299,10 +305,12 @@ record SheetView(
     /** What is written without typing. */
     private static List<String> keys(Slot slot, String overRange) {
         if (slot.boxUnit() == Unit.WORDS) {
-            boolean rotation = slot instanceof Slot.Measured m && m.function() == Tester.Function.PHASE_ROTATION;
-            return rotation
-                    ? List.of(Saying.CLOCKWISE.words(), Saying.ANTICLOCKWISE.words(), Saying.NO_SEQUENCE.words())
-                    : List.of(Saying.WORKS.words(), Saying.DOES_NOT_WORK.words());
+            boolean coded = slot instanceof Slot.Measured m
+                    && m.measurement() instanceof Measurement.Inspected inspected
+                    && inspected.coded();
+            return sayings(slot).stream()
+                    .map(s -> coded && s.isCode() ? s.words() + ":" : s.words())
+                    .toList();
         }
         List<String> keys = new ArrayList<>();
         if (slot.step() == TestKind.RCD && slot.boxUnit() == Unit.MILLISECOND) {
@@ -315,6 +323,19 @@ record SheetView(
             keys.add("tripped");
         }
         return keys;
+    }
+
+    private static List<Saying> sayings(Slot slot) {
+        return switch (slot instanceof Slot.Measured m ? m.measurement() : null) {
+            case Measurement.Rotation rotation -> List.of(Saying.CLOCKWISE, Saying.ANTICLOCKWISE, Saying.NO_SEQUENCE);
+            case Measurement.Looked looked when looked.saying() == Saying.DONE -> List.of(Saying.DONE, Saying.NOT_DONE);
+            case Measurement.Inspected inspected
+            when inspected.coded() ->
+                List.of(Saying.SATISFACTORY, Saying.C1, Saying.C2, Saying.C3, Saying.FI, Saying.NOT_APPLICABLE);
+            case Measurement.Inspected inspected ->
+                List.of(Saying.SATISFACTORY, Saying.NOT_SATISFACTORY, Saying.NOT_APPLICABLE);
+            case null, default -> List.of(Saying.WORKS, Saying.DOES_NOT_WORK);
+        };
     }
 
     /** Where the scheme marks that it was said first, and the trade has arithmetic for it. */

@@ -5,7 +5,10 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Expectation;
@@ -17,6 +20,7 @@ import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Step;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
 
 /** A candidate at work, as the assessor sees it: the procedure, what is recorded at each station, the clock. */
 record WatchView(
@@ -73,8 +77,9 @@ record WatchView(
         Scheme scheme = key.scheme();
         List<WatchStep> steps = new ArrayList<>();
         boolean nextFound = false;
+        Map<SlotId, Expectation> expected = asDone(assessment, key);
         for (Step step : scheme.steps()) {
-            WatchStep made = step(step, slots, assessment, key, drawn, nextFound);
+            WatchStep made = step(step, slots, assessment, key.rig(), expected, drawn, nextFound);
             nextFound |= made.next();
             steps.add(made);
         }
@@ -104,11 +109,17 @@ record WatchView(
     }
 
     private static WatchStep step(
-            Step step, List<Slot> slots, Assessment assessment, Key key, Set<String> drawn, boolean nextFound) {
+            Step step,
+            List<Slot> slots,
+            Assessment assessment,
+            Rig rig,
+            Map<SlotId, Expectation> expected,
+            Set<String> drawn,
+            boolean nextFound) {
         List<Slot> own =
                 slots.stream().filter(s -> step.tests().contains(s.step())).toList();
         List<WrittenLine> readings = own.stream()
-                .map(s -> reading(s, assessment, key))
+                .map(s -> reading(s, assessment, rig, Objects.requireNonNull(expected.get(s.id()))))
                 .filter(r -> !r.text().isEmpty())
                 .sorted(java.util.Comparator.comparingInt(WrittenLine::seq).reversed())
                 .toList();
@@ -166,11 +177,23 @@ record WatchView(
                 answered == null ? null : answered.points());
     }
 
-    private static WrittenLine reading(Slot slot, Assessment assessment, Key key) {
+    /** Each box as it must read in the way the candidate did it. */
+    private static Map<SlotId, Expectation> asDone(Assessment assessment, Key key) {
+        return key
+                .asDone(slot -> Notation.read(
+                        written(slot, assessment), key.expectation(slot).slot().boxUnit()))
+                .stream()
+                .collect(Collectors.toMap(e -> e.slot().id(), e -> e));
+    }
+
+    private static String written(SlotId slot, Assessment assessment) {
+        Assessment.Entry<String> entry = assessment.readings().get(slot.value());
+        return entry == null ? "" : entry.value();
+    }
+
+    private static WrittenLine reading(Slot slot, Assessment assessment, Rig rig, Expectation expected) {
         Assessment.Entry<String> entry = assessment.readings().get(slot.id().value());
-        String text = entry == null ? "" : entry.value();
-        Expectation expected = key.expectation(slot.id());
-        Rig rig = key.rig();
+        String text = written(slot.id(), assessment);
         return new WrittenLine(
                 slot.id().value(),
                 slot.quantity(),

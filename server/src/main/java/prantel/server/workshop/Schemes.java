@@ -61,7 +61,7 @@ public class Schemes {
                         new Problem("unknown-scheme", "scheme", Check.quoted(id), "choose a scheme of this workshop")));
     }
 
-    /** One that asks for every test: what rigs are explored and measured with. */
+    /** The full sequence: what rigs are explored and measured with. */
     public Scheme everyTest() {
         return ShippedSchemes.everyTest();
     }
