@@ -32,7 +32,7 @@ class ArchitectureTest {
             "expectation",
             "safety",
             "setting",
-            "diagnosis",
+            "inference",
             "survey",
             "marking",
             "assessment");

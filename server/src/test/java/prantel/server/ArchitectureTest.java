@@ -30,7 +30,7 @@ class ArchitectureTest {
             .resideInAPackage("prantel.server.sheet")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("prantel.core.expectation", "prantel.core.diagnosis", "prantel.server.marking")
+            .resideInAnyPackage("prantel.core.expectation", "prantel.core.inference", "prantel.server.marking")
             .because("what cannot be reached from the candidate's side cannot leak there");
 
     @ArchTest

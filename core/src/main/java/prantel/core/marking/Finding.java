@@ -1,9 +1,9 @@
 package prantel.core.marking;
 
 import java.util.List;
-import prantel.core.diagnosis.Explanation;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Window.Side;
+import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
 
 /**
@@ -11,7 +11,7 @@ import prantel.core.instrument.Written;
  *
  * @param asked false where the candidate rightly took the other of two methods
  * @param remarks on how it was written: range, unit, notation
- * @param explanations likeliest first; empty for a reading inside its band
+ * @param explanations likeliest first; empty where the record as a whole gives no reason to ask
  */
 public record Finding(
         Expectation expectation,
@@ -29,7 +29,11 @@ public record Finding(
     /** Whether an assessor should look at it: wrong, unreadable, badly noted or wrongly judged. */
     public boolean wantsEye() {
         return asked
-                && (side != Side.INSIDE || !remarks.isEmpty() || judged == Judged.WRONG || judged == Judged.MISSING);
+                && (side != Side.INSIDE
+                        || !explanations.isEmpty()
+                        || !remarks.isEmpty()
+                        || judged == Judged.WRONG
+                        || judged == Judged.MISSING);
     }
 
     /** What became of the candidate's judgement of the box. */

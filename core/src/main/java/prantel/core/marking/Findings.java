@@ -5,12 +5,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import prantel.core.diagnosis.Explainer;
-import prantel.core.diagnosis.Explanation;
-import prantel.core.diagnosis.WrittenSheet;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window.Side;
+import prantel.core.inference.Explainer;
+import prantel.core.inference.Explanation;
+import prantel.core.inference.WrittenSheet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Written;
 import prantel.core.limits.InsulationMinimum;
@@ -53,7 +53,7 @@ final class Findings {
                     side,
                     judged(expectation, written),
                     remarks(slot, written),
-                    side == Side.INSIDE ? List.of() : explanations.getOrDefault(slot.id(), List.of())));
+                    explanations.getOrDefault(slot.id(), List.of())));
         }
         return findings;
     }

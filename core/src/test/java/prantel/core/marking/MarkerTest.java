@@ -9,7 +9,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import prantel.core.diagnosis.Cause;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window.Side;
 import prantel.core.fault.FaultSet;
@@ -17,6 +16,7 @@ import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
+import prantel.core.inference.Cause;
 import prantel.core.marking.Mark.Award;
 import prantel.core.rig.Conductor;
 import prantel.core.scheme.TestKind;
@@ -69,7 +69,7 @@ class MarkerTest {
         Finding far = finding(sheet, "sockets/r1r2/socket-5");
         assertThat(far.side()).isEqualTo(Side.ABOVE);
         assertThat(far.explanations().getFirst().cause()).isEqualTo(Cause.LEADS_NOT_NULLED);
-        assertThat(far.explanations().getFirst().evidence()).contains("5 of 5").contains("0.30");
+        assertThat(far.explanations().getFirst().evidence()).contains("leads").contains("5 boxes");
         assertThat(mark(sheet, "prepared").award()).isEqualTo(Award.HALF);
         assertThat(mark(sheet, "sockets/r1r2/measured").award()).isEqualTo(Award.FULL);
         assertThat(mark(sheet, "sockets/r1r2/highest").award()).isEqualTo(Award.FULL);
@@ -98,8 +98,10 @@ class MarkerTest {
     @Test
     void healthyValueAlthoughAFaultIsSetIsAskedAbout() {
         MarkedSheet sheet = mark(Sheets.perfect(key).write("sockets/ir500/l-e", ">999 MΩ"));
-        assertThat(finding(sheet, "sockets/ir500/l-e").explanations().getFirst().cause())
-                .isEqualTo(Cause.HEALTHY_VALUE);
+        // over-range in one box: the CPC off the bar, or the healthy value, cannot be told; both are named
+        assertThat(finding(sheet, "sockets/ir500/l-e").explanations())
+                .extracting(e -> e.cause())
+                .contains(Cause.HEALTHY_VALUE);
     }
 
     @ParameterizedTest

@@ -1,4 +1,4 @@
-package prantel.core.diagnosis;
+package prantel.core.inference;
 
 import prantel.core.sequence.SlotId;
 

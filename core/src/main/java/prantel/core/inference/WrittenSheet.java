@@ -1,4 +1,4 @@
-package prantel.core.diagnosis;
+package prantel.core.inference;
 
 import java.util.LinkedHashMap;
 import java.util.Map;

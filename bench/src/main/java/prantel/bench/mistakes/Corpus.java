@@ -1,0 +1,502 @@
+package prantel.bench.mistakes;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.Predicate;
+import prantel.core.expectation.Bench;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultSet;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Reading;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.network.Edit;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.quantity.Unit;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Loads;
+import prantel.core.rig.Places;
+import prantel.core.rig.Point;
+import prantel.core.rig.Ring;
+import prantel.core.rig.Variation;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/**
+ * Makes candidates' records: a rig that is built a little otherwise than drawn, a tester with its own gain and leads, a hand
+ * that nulls almost, and one mistake or none. It knows nothing of how they are explained. Spreads: common practice, no source.
+ */
+final class Corpus {
+    static final List<String> KINDS = List.of(
+            "leads",
+            "leads-one-circuit",
+            "wander",
+            "link",
+            "switch-open",
+            "another-point",
+            "other-step",
+            "not-crossed",
+            "one-pair",
+            "not-divided",
+            "lowest",
+            "faster",
+            "not-doubled",
+            "slip",
+            "healthy",
+            "load-in",
+            "bond-left-on",
+            "earth-left-on",
+            "current-of-ze",
+            "neighbour",
+            "zs-calculated",
+            "by-length");
+
+    private final Random random;
+    /** How far all spreads are off what a model may assume. */
+    private final double wider;
+
+    Corpus(long seed, double wider) {
+        this.random = new Random(seed);
+        this.wider = wider;
+    }
+
+    private double gauss(double sigma) {
+        return random.nextGaussian() * sigma * wider;
+    }
+
+    /** None to two faults that go together. */
+    Key with(Key healthy, int faults) {
+        List<Fault> all = FaultCatalogue.everyFault(healthy.rig()).stream()
+                .filter(f -> !f.kind().isSeen())
+                .toList();
+        FaultSet set = FaultSet.NONE;
+        for (int tries = 0; set.faults().size() < faults && tries < 50; tries++) {
+            try {
+                FaultSet more = set.with(all.get(random.nextInt(all.size())));
+                more.checkChosenOn(healthy.rig());
+                set = more;
+            } catch (ProblemsException e) {
+                // not together
+            }
+        }
+        return healthy.with(set);
+    }
+
+    /** Empty where a kind cannot be made on this rig, or makes no box otherwise. */
+    Optional<MadeRecord> make(Key key, String kind) {
+        Making making = new Making(key);
+        Map<SlotId, String> honest = making.honest();
+        if (kind.isEmpty()) {
+            return Optional.of(new MadeRecord(key, honest, kind, Set.of()));
+        }
+        Map<SlotId, String> spoilt = new LinkedHashMap<>(honest);
+        making.spoil(kind, spoilt);
+        making.compose(spoilt, kind);
+        Set<SlotId> other = new HashSet<>();
+        spoilt.forEach((id, text) -> {
+            if (!text.equals(honest.get(id))) {
+                other.add(id);
+            }
+        });
+        return other.isEmpty() ? Optional.empty() : Optional.of(new MadeRecord(key, spoilt, kind, other));
+    }
+
+    /** One candidate at one rig with one tester. */
+    private final class Making {
+        private final Key key;
+        private final Bench bench;
+        private final Map<Function, Double> gain = new LinkedHashMap<>();
+        private final Map<String, Double> residue = new LinkedHashMap<>();
+        private final Map<SlotId, Double> hands = new LinkedHashMap<>();
+        private final double leadFactor = 1 + gauss(0.1);
+
+        Making(Key key) {
+            this.key = key;
+            this.bench = new Bench(
+                    key.rig(),
+                    key.faults(),
+                    new Variation(
+                            factor(0.025),
+                            Math.exp(gauss(0.4)),
+                            Math.exp(gauss(0.7)),
+                            factor(0.02),
+                            factor(0.03),
+                            factor(0.012),
+                            factor(0.04)));
+        }
+
+        private double factor(double sigma) {
+            return Math.max(0.7, 1 + gauss(sigma));
+        }
+
+        private double shownBase(Slot.Measured slot, double base) {
+            double g = gain.computeIfAbsent(slot.function(), f -> factor(f.isContinuity() ? 0.008 : 0.015));
+            if (!Double.isFinite(base)) {
+                return base;
+            }
+            if (!slot.function().isContinuity()) {
+                return base * g * (1 + hand(slot, 0.01));
+            }
+            String leads =
+                    slot.function() + slot.circuit().map(CircuitId::value).orElse("");
+            double left = residue.computeIfAbsent(
+                    leads, l -> Math.abs(gauss(slot.function() == Function.CONTINUITY ? 0.008 : 0.012)));
+            return Math.max(0, base * g + left + hand(slot, 0.006));
+        }
+
+        private double hand(Slot slot, double sigma) {
+            return hands.computeIfAbsent(slot.id(), i -> random.nextGaussian()) * sigma * wider;
+        }
+
+        private String text(Slot.Measured slot, double base) {
+            Meter meter = key.tester().meter(slot.function()).orElseThrow();
+            return meter.show(shownBase(slot, base)).shown().replace('\u2009', ' ');
+        }
+
+        Map<SlotId, String> honest() {
+            Map<SlotId, String> texts = new LinkedHashMap<>();
+            for (Expectation e : key.expectations()) {
+                if (e.slot() instanceof Slot.Measured m && wanted(m)) {
+                    boolean number = key.tester().meter(m.function()).isPresent()
+                            && !(e.withFaults() instanceof Reading.NoReading);
+                    double base = number ? bench.value(m) : 0;
+                    texts.put(
+                            m.id(),
+                            number && Double.isFinite(base)
+                                            || number && !m.function().isLive()
+                                    ? text(m, base)
+                                    : e.withFaults().shown());
+                }
+            }
+            compose(texts, "");
+            return texts;
+        }
+
+        /** One method for each circuit. */
+        private boolean wanted(Slot.Measured slot) {
+            return slot.step() != TestKind.R2
+                    || slot.circuit()
+                            .map(c -> key.rig().circuit(c) instanceof prantel.core.rig.Submain)
+                            .orElse(false);
+        }
+
+        /** Boxes for the record, from the candidate's own. */
+        void compose(Map<SlotId, String> texts, String kind) {
+            for (Expectation e : key.expectations()) {
+                if (!(e.slot() instanceof Slot.Composed c)) {
+                    continue;
+                }
+                List<Double> own = new ArrayList<>();
+                boolean over = false;
+                for (SlotId id : c.of()) {
+                    String text = texts.get(id);
+                    if (text != null && text.startsWith(">")) {
+                        over = true;
+                    } else if (text != null) {
+                        base(text).ifPresent(own::add);
+                    }
+                }
+                if (own.isEmpty() && !over) {
+                    continue;
+                }
+                boolean tellable = own.stream().distinct().count() > 1;
+                Slot first = key.expectation(c.of().getFirst()).slot();
+                if (over && c.rule() != Slot.Rule.LOWEST) {
+                    if (first instanceof Slot.Measured m) {
+                        texts.put(
+                                c.id(),
+                                key.tester()
+                                        .meter(m.function())
+                                        .orElseThrow()
+                                        .overRange()
+                                        .shown());
+                    }
+                    continue;
+                }
+                double max = own.stream().mapToDouble(x -> x).max().orElseThrow();
+                double min = own.stream().mapToDouble(x -> x).min().orElseThrow();
+                boolean here = tellable && chosenHere(c);
+                double value = switch (c.rule()) {
+                    case HIGHEST -> kind.equals("lowest") && here ? min : max;
+                    case SLOWER -> kind.equals("faster") && here ? min : max;
+                    case LOWEST -> min;
+                    case TWICE_HIGHEST -> kind.equals("not-doubled") ? max : 2 * max;
+                    case SUM -> own.stream().mapToDouble(x -> x).sum();
+                    case SPREAD -> max - min;
+                };
+                if (c.rule() == Slot.Rule.SUM && own.size() < c.of().size()) {
+                    continue;
+                }
+                texts.put(c.id(), written(c, value));
+            }
+        }
+
+        private @org.jspecify.annotations.Nullable SlotId chosen;
+
+        private boolean chosenHere(Slot.Composed slot) {
+            if (chosen == null && random.nextInt(3) == 0) {
+                chosen = slot.id();
+            }
+            return slot.id().equals(chosen);
+        }
+
+        private String written(Slot.Composed slot, double base) {
+            Unit unit = slot.boxUnit();
+            int places = unit == Unit.OHM || unit == Unit.KILOAMP ? 2 : unit == Unit.MILLISECOND ? 1 : 2;
+            return String.format(Locale.ROOT, "%." + places + "f %s", unit.fromBase(base), unit.symbol());
+        }
+
+        private Optional<Double> base(String text) {
+            String[] parts = text.trim().split("\\s+");
+            try {
+                double n = Double.parseDouble(parts[0]);
+                double factor = parts.length < 2
+                        ? 1
+                        : switch (parts[1]) {
+                            case "kΩ", "kA" -> 1e3;
+                            case "MΩ" -> 1e6;
+                            case "mA" -> 1e-3;
+                            default -> 1;
+                        };
+                return Optional.of(n * factor);
+            } catch (NumberFormatException e) {
+                return Optional.empty();
+            }
+        }
+
+        private List<Slot.Measured> of(Predicate<Slot.Measured> which) {
+            List<Slot.Measured> found = new ArrayList<>();
+            for (Expectation e : key.expectations()) {
+                if (e.slot() instanceof Slot.Measured m && wanted(m) && which.test(m)) {
+                    found.add(m);
+                }
+            }
+            return found;
+        }
+
+        private Optional<Circuit> any(Predicate<Circuit> which) {
+            List<Circuit> all = key.rig().circuits().stream().filter(which).toList();
+            return all.isEmpty() ? Optional.empty() : Optional.of(all.get(random.nextInt(all.size())));
+        }
+
+        private List<Slot.Measured> of(Circuit circuit, TestKind test) {
+            return of(m ->
+                    m.step() == test && m.circuit().filter(circuit.id()::equals).isPresent());
+        }
+
+        private void otherwise(Map<SlotId, String> texts, Slot.Measured slot, SetUp setUp) {
+            texts.put(slot.id(), text(slot, bench.value(slot, setUp)));
+        }
+
+        private void add(Map<SlotId, String> texts, Slot.Measured slot, double ohms) {
+            double base = bench.value(slot);
+            if (Double.isFinite(base)) {
+                texts.put(slot.id(), text(slot, base + ohms));
+            }
+        }
+
+        void spoil(String kind, Map<SlotId, String> texts) {
+            double pair = key.tester().leads().pairOhms() * leadFactor;
+            double wander = key.tester().leads().wanderOhms() * leadFactor;
+            switch (kind) {
+                case "leads" -> of(m -> m.function() == Function.CONTINUITY).forEach(m -> add(texts, m, pair));
+                case "leads-one-circuit" ->
+                    any(c -> !of(c, TestKind.R1_R2).isEmpty())
+                            .ifPresent(c -> of(c, TestKind.R1_R2).forEach(m -> add(texts, m, pair)));
+                case "wander" ->
+                    of(m -> m.step() == TestKind.BONDING).forEach(m -> {
+                        if (m.function() == Function.CONTINUITY_WANDER_LEAD) {
+                            add(texts, m, wander);
+                        }
+                    });
+                case "link" ->
+                    any(c -> !of(c, TestKind.R1_R2).isEmpty())
+                            .ifPresent(c -> of(c, TestKind.R1_R2)
+                                    .forEach(m ->
+                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.Link))));
+                case "switch-open" -> {
+                    List<Slot.Measured> all = of(m -> m.step() == TestKind.R1_R2
+                            && m.setUp().actions().stream()
+                                    .anyMatch(a -> a instanceof Action.Operate o
+                                            && o.words().contains(":")));
+                    if (!all.isEmpty()) {
+                        Slot.Measured m = all.get(random.nextInt(all.size()));
+                        texts.put(m.id(), key.tester().ohmmeter().overRange().shown());
+                    }
+                }
+                case "another-point" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 2).ifPresent(c -> {
+                        List<Slot.Measured> all = of(c, TestKind.R1_R2);
+                        int i = random.nextInt(all.size());
+                        int j = (i + 1 + random.nextInt(all.size() - 1)) % all.size();
+                        texts.put(all.get(i).id(), texts.get(all.get(j).id()));
+                    });
+                case "other-step" ->
+                    any(Ring.class::isInstance).ifPresent(c -> {
+                        List<Slot.Measured> all = of(c, TestKind.RING);
+                        for (Slot.Measured m : all) {
+                            if (m.quantity().equals("R1+R2")) {
+                                texts.put(
+                                        m.id(),
+                                        texts.get(new SlotId(m.id().value().replace("step-3", "step-2"))));
+                            }
+                        }
+                    });
+                case "not-crossed", "one-pair" ->
+                    any(Ring.class::isInstance)
+                            .ifPresent(c -> of(c, TestKind.RING).stream()
+                                    .filter(m -> m.quantity().equals("R1+R2"))
+                                    .forEach(m -> otherwise(
+                                            texts, m, crossed((Ring) c, m.setUp(), kind.equals("one-pair")))));
+                case "not-divided" ->
+                    any(Ring.class::isInstance)
+                            .ifPresent(c -> of(c, TestKind.RING).stream()
+                                    .filter(m -> m.quantity().equals("R1+Rn"))
+                                    .forEach(m -> {
+                                        double base = 4 * bench.value(m);
+                                        if (Double.isFinite(base)) {
+                                            texts.put(m.id(), text(m, base));
+                                        }
+                                    }));
+                case "slip" -> {
+                    List<Slot.Measured> all = of(m -> m.boxUnit() == Unit.OHM
+                            && base(texts.getOrDefault(m.id(), ""))
+                                    .filter(b -> b > 0.05)
+                                    .isPresent());
+                    if (!all.isEmpty()) {
+                        Slot.Measured m = all.get(random.nextInt(all.size()));
+                        double base = base(texts.get(m.id())).orElseThrow();
+                        texts.put(
+                                m.id(),
+                                String.format(Locale.ROOT, "%.3f Ω", random.nextBoolean() ? base * 10 : base / 10));
+                    }
+                }
+                case "healthy" -> {
+                    Optional<CircuitId> where = key.faults().faults().stream()
+                            .flatMap(f -> f.place().ofCircuit().stream())
+                            .findFirst();
+                    Key healthy = key.with(FaultSet.NONE);
+                    for (Expectation e : key.expectations()) {
+                        if (e.slot() instanceof Slot.Measured m
+                                && wanted(m)
+                                && where.isPresent()
+                                && m.circuit().equals(where)
+                                && healthy.expectation(m.id()).withFaults() instanceof Reading.Value v
+                                && !v.equals(e.withFaults())) {
+                            texts.put(m.id(), text(m, v.base()));
+                        }
+                    }
+                }
+                case "load-in" ->
+                    any(c -> c.points().stream().anyMatch(p -> p.load().isPresent())
+                                    && !of(c, TestKind.INSULATION).isEmpty())
+                            .ifPresent(c -> {
+                                List<Point> loaded = c.points().stream()
+                                        .filter(p -> p.load().isPresent())
+                                        .toList();
+                                List<Edit> in = Loads.in(c, loaded.get(random.nextInt(loaded.size())));
+                                of(c, TestKind.INSULATION).forEach(m -> {
+                                    List<Action> actions =
+                                            new ArrayList<>(m.setUp().actions());
+                                    actions.add(new Action.Operate("in", in));
+                                    otherwise(texts, m, new SetUp(actions));
+                                });
+                            });
+                case "bond-left-on" ->
+                    of(m -> m.step() == TestKind.BONDING)
+                            .forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
+                case "earth-left-on" ->
+                    of(m -> m.step() == TestKind.ZE && m.quantity().equals("Ze"))
+                            .forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
+                case "current-of-ze" -> {
+                    Optional<Double> ze = base(texts.getOrDefault(new SlotId("origin/ze"), ""));
+                    ze.filter(z -> z > 0)
+                            .ifPresent(z -> of(m -> m.quantity().equals("PEFC"))
+                                    .forEach(m -> texts.put(m.id(), String.format(Locale.ROOT, "%.2f kA", 0.230 / z))));
+                }
+                case "neighbour" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 1)
+                            .ifPresent(c -> any(o -> !o.equals(c)
+                                            && of(o, TestKind.R1_R2).size() > 1)
+                                    .ifPresent(o -> {
+                                        List<Slot.Measured> mine = of(c, TestKind.R1_R2);
+                                        List<Slot.Measured> theirs = of(o, TestKind.R1_R2);
+                                        for (int i = 0; i < Math.min(mine.size(), theirs.size()); i++) {
+                                            texts.put(
+                                                    mine.get(i).id(),
+                                                    texts.get(theirs.get(i).id()));
+                                        }
+                                    }));
+                case "zs-calculated" -> calculated(texts);
+                case "by-length" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 3
+                                    && of(c, TestKind.R1_R2).stream()
+                                            .allMatch(m -> m.byHand().isPresent()))
+                            .ifPresent(c -> of(c, TestKind.R1_R2)
+                                    .forEach(m -> texts.put(
+                                            m.id(),
+                                            String.format(
+                                                    Locale.ROOT,
+                                                    "%.2f Ω",
+                                                    m.byHand().orElseThrow().base()))));
+                default -> {}
+            }
+        }
+
+        private SetUp crossed(Ring ring, SetUp setUp, boolean onePair) {
+            return new SetUp(setUp.actions().stream()
+                    .map(a -> a instanceof Action.Cross cross
+                            ? new Action.Cross(
+                                    cross.words(),
+                                    onePair
+                                            ? cross.edits().subList(0, 1)
+                                            : List.of(
+                                                    new Edit.Bridge(
+                                                            Places.cableAtBoard(ring.id(), Conductor.LINE),
+                                                            Places.cableAtBoard(ring.id(), Conductor.CPC),
+                                                            0.001),
+                                                    new Edit.Bridge(
+                                                            Places.secondCableAtBoard(ring.id(), Conductor.LINE),
+                                                            Places.secondCableAtBoard(ring.id(), Conductor.CPC),
+                                                            0.001)))
+                            : a)
+                    .toList());
+        }
+
+        private void calculated(Map<SlotId, String> texts) {
+            Optional<Double> ze = base(texts.getOrDefault(new SlotId("origin/ze"), ""));
+            if (ze.isEmpty()) {
+                return;
+            }
+            for (Slot.Measured zs : of(m -> m.step() == TestKind.ZS)) {
+                Circuit circuit = key.rig().circuit(zs.circuit().orElseThrow());
+                if (!circuit.way().board().equals(key.rig().origin().id())) {
+                    continue;
+                }
+                of(m -> (m.step() == TestKind.R1_R2
+                                        || m.step() == TestKind.RING
+                                                && m.quantity().equals("R1+R2"))
+                                && m.circuit().equals(zs.circuit())
+                                && m.spot().point().equals(zs.spot().point()))
+                        .stream()
+                        .flatMap(m -> base(texts.getOrDefault(m.id(), "")).stream())
+                        .max(Double::compare)
+                        .ifPresent(r -> texts.put(zs.id(), String.format(Locale.ROOT, "%.2f Ω", ze.get() + r)));
+            }
+        }
+    }
+}

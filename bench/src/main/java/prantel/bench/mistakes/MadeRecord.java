@@ -1,0 +1,14 @@
+package prantel.bench.mistakes;
+
+import java.util.Map;
+import java.util.Set;
+import prantel.core.expectation.Key;
+import prantel.core.sequence.SlotId;
+
+/**
+ * A record with known truth.
+ *
+ * @param kind what was really done; empty for an honest one
+ * @param spoilt boxes that came out otherwise for it
+ */
+record MadeRecord(Key key, Map<SlotId, String> texts, String kind, Set<SlotId> spoilt) {}

@@ -1,0 +1,203 @@
+package prantel.bench.mistakes;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.TreeMap;
+import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
+import prantel.core.inference.Cause;
+import prantel.core.inference.Explainer;
+import prantel.core.inference.Explanation;
+import prantel.core.inference.WrittenSheet;
+import prantel.core.instrument.Tester;
+import prantel.core.sequence.SlotId;
+import prantel.formats.RigFile;
+import prantel.formats.ShippedSchemes;
+import prantel.formats.TesterFile;
+
+/** Records with known truth, explained: how often the top cause is what was done, and how often an honest one is asked about. */
+public final class MistakeBench {
+    private static final List<String> RIGS =
+            List.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
+
+    /** Causes that are as good an answer for what was done: they cannot be told apart, or are the same thing. */
+    private static final Map<String, List<Cause>> RIGHT = new LinkedHashMap<>();
+
+    static {
+        RIGHT.put("leads", List.of(Cause.LEADS_NOT_NULLED));
+        RIGHT.put("leads-one-circuit", List.of(Cause.LEADS_NOT_NULLED));
+        RIGHT.put("wander", List.of(Cause.LEADS_NOT_NULLED));
+        RIGHT.put("link", List.of(Cause.LINK_MISSING, Cause.LEAD_BROKEN, Cause.SWITCH_OPEN));
+        RIGHT.put("switch-open", List.of(Cause.SWITCH_OPEN, Cause.LINK_MISSING, Cause.LEAD_BROKEN));
+        RIGHT.put("another-point", List.of(Cause.ANOTHER_POINT, Cause.OTHER_POSITION));
+        RIGHT.put("other-step", List.of(Cause.ANOTHER_BOX));
+        RIGHT.put("not-crossed", List.of(Cause.NOT_CROSSED));
+        RIGHT.put("one-pair", List.of(Cause.ONE_PAIR));
+        RIGHT.put("not-divided", List.of(Cause.NOT_DIVIDED));
+        RIGHT.put("lowest", List.of(Cause.LOWEST_RECORDED, Cause.MIDDLE_RECORDED));
+        RIGHT.put("faster", List.of(Cause.FASTER_RECORDED));
+        RIGHT.put("not-doubled", List.of(Cause.NOT_DOUBLED));
+        RIGHT.put("slip", List.of(Cause.SLIP_OF_TEN));
+        RIGHT.put("healthy", List.of(Cause.HEALTHY_VALUE, Cause.FAULT_NOT_SET));
+        RIGHT.put("load-in", List.of(Cause.LOAD_LEFT_IN));
+        RIGHT.put("bond-left-on", List.of(Cause.BOND_LEFT_ON));
+        RIGHT.put("earth-left-on", List.of(Cause.EARTH_LEFT_ON));
+        RIGHT.put("current-of-ze", List.of(Cause.CURRENT_OF_ZE));
+        RIGHT.put("neighbour", List.of(Cause.NEIGHBOUR));
+        RIGHT.put("zs-calculated", List.of(Cause.CALCULATED));
+        RIGHT.put("by-length", List.of(Cause.COPIED_CALCULATION));
+    }
+
+    private MistakeBench() {}
+
+    /** @param args how many records a rig, 60 if left out; then by how much all spreads are wider, 1 if left out */
+    public static void main(String[] args) throws Exception {
+        int each = args.length > 0 ? Integer.parseInt(args[0]) : 60;
+        double wider = args.length > 1 ? Double.parseDouble(args[1]) : 1;
+        Tally tally = new Tally();
+        Path demo = Path.of(System.getProperty("prantel.demo", "demo"));
+        List<Key> healthy = new ArrayList<>();
+        for (String rig : RIGS) {
+            for (String tester : List.of("t1", "t2")) {
+                healthy.add(Key.of(
+                                RigFile.read(Files.readAllBytes(demo.resolve(rig + ".rig.json"))),
+                                FaultSet.NONE,
+                                tester(demo, tester),
+                                ShippedSchemes.everyTest())
+                        .prepared());
+            }
+        }
+        Random random = new Random(11);
+        for (Key key : healthy) {
+            Corpus corpus = new Corpus(random.nextLong(), wider);
+            for (int i = 0; i < each / 2; i++) {
+                Key faulty = corpus.with(key, random.nextInt(3));
+                corpus.make(faulty, "").ifPresent(tally::add);
+                String kind = Corpus.KINDS.get((i + random.nextInt(3)) % Corpus.KINDS.size());
+                corpus.make(faulty, kind).ifPresent(tally::add);
+            }
+        }
+        tally.print();
+    }
+
+    private static Tester tester(Path demo, String id) throws Exception {
+        return TesterFile.read(Files.readAllBytes(demo.resolve(id + ".tester.json")));
+    }
+
+    /** What came out. */
+    static final class Tally {
+        private int honest;
+        private int asked;
+        private final Map<String, int[]> byKind = new TreeMap<>();
+        private final Map<String, Map<String, Integer>> instead = new TreeMap<>();
+        private static final int WARM = 100;
+        private long nanos;
+        private long longest;
+        private int records;
+
+        void add(MadeRecord made) {
+            long from = System.nanoTime();
+            Map<SlotId, List<Explanation>> told =
+                    Explainer.explain(made.key(), WrittenSheet.read(made.texts(), made.key()));
+            long took = System.nanoTime() - from;
+            nanos += took;
+            longest = Math.max(longest, records > WARM ? took : 0);
+            records++;
+            if (made.kind().isEmpty()) {
+                honest++;
+                if (!told.isEmpty()) {
+                    asked++;
+                    if (Boolean.getBoolean("prantel.bench.show")) {
+                        told.forEach((id, e) -> System.out.println("HONEST "
+                                + made.key().rig().id() + " " + id + " "
+                                + made.texts().get(id) + " for "
+                                + made.key().expectation(id).withFaults().shown() + " "
+                                + e.stream().map(x -> x.cause().name()).toList() + " "
+                                + made.key().faults().faults().stream()
+                                        .map(f -> f.title() + " " + f.place().id())
+                                        .toList()));
+                    }
+                }
+                return;
+            }
+            int[] counts = byKind.computeIfAbsent(made.kind(), k -> new int[4]);
+            counts[0]++;
+            List<List<Explanation>> here = made.spoilt().stream()
+                    .filter(told::containsKey)
+                    .map(told::get)
+                    .toList();
+            if (here.isEmpty()) {
+                counts[3]++;
+                if (Boolean.getBoolean("prantel.bench.show")) {
+                    made.spoilt().stream()
+                            .limit(6)
+                            .forEach(id -> System.out.println("MISSED " + made.kind() + " "
+                                    + made.key().rig().id() + " "
+                                    + made.key().tester().id() + " " + id + " "
+                                    + made.texts().get(id) + " for "
+                                    + made.key().expectation(id).withFaults().shown()));
+                }
+                return;
+            }
+            List<Cause> right = RIGHT.getOrDefault(made.kind(), List.of());
+            Optional<Cause> top = most(here);
+            if (top.filter(right::contains).isPresent()) {
+                counts[1]++;
+            } else {
+                instead.computeIfAbsent(made.kind(), k -> new TreeMap<>())
+                        .merge(top.map(Cause::name).orElse("nothing known"), 1, Integer::sum);
+            }
+            if (here.stream().flatMap(List::stream).anyMatch(e -> right.contains(e.cause()))) {
+                counts[2]++;
+            }
+        }
+
+        /** The cause that leads in most of the boxes. */
+        private static Optional<Cause> most(List<List<Explanation>> here) {
+            Map<Cause, Integer> leads = new LinkedHashMap<>();
+            here.stream()
+                    .filter(e -> !e.isEmpty())
+                    .forEach(e -> leads.merge(e.getFirst().cause(), 1, Integer::sum));
+            return leads.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+        }
+
+        double shareOfHonestAsked() {
+            return honest == 0 ? 0 : (double) asked / honest;
+        }
+
+        /** Of mistakes of which anything at all was noticed. */
+        double topShare() {
+            int right = byKind.values().stream().mapToInt(c -> c[1]).sum();
+            int noticed = byKind.values().stream().mapToInt(c -> c[0] - c[3]).sum();
+            return noticed == 0 ? 0 : (double) right / noticed;
+        }
+
+        int noticed() {
+            return byKind.values().stream().mapToInt(c -> c[0] - c[3]).sum();
+        }
+
+        void print() {
+            System.out.printf(
+                    "| done | records | not noticed | top | among three | taken for |%n|---|---|---|---|---|---|%n");
+            byKind.forEach((kind, c) -> System.out.printf(
+                    "| %s | %d | %d | %d | %d | %s |%n",
+                    kind, c[0], c[3], c[1], c[2], instead.getOrDefault(kind, Map.of())));
+            System.out.printf(
+                    "%nTop cause right in %.1f %% of %d noticed; honest records asked about: %d of %d (%.1f %%); %.0f ms a"
+                            + " record, %.0f ms the longest once warm%n",
+                    100 * topShare(),
+                    noticed(),
+                    asked,
+                    honest,
+                    100 * shareOfHonestAsked(),
+                    nanos / 1e6 / records,
+                    longest / 1e6);
+        }
+    }
+}

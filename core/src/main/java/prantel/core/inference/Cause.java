@@ -1,0 +1,86 @@
+package prantel.core.inference;
+
+/** What a wrong reading can come from: what somebody did, the tester, or the rig. Priors: common practice, no source. */
+public enum Cause {
+    LEADS_NOT_NULLED(
+            "Leads probably not nulled", -2.5, "Show me what you did with the leads before the first reading."),
+    ANOTHER_POINT("Value of another point", -3, "At which point did you take this one?"),
+    ANOTHER_BOX("Value of another box", -3, "Which test is this value from?"),
+    LOWEST_RECORDED(
+            "Lowest recorded instead of the highest", -2, "Which of your readings goes on the record, and why?"),
+    MIDDLE_RECORDED(
+            "Neither the highest nor the lowest recorded", -3, "Which of your readings goes on the record, and why?"),
+    FASTER_RECORDED("The faster time recorded", -2, "Which of the two times goes on the record, and why?"),
+    NOT_DOUBLED("Fault current not doubled", -2, "How does one get from these currents to the one for the record?"),
+    DOUBLED(
+            "Fault current doubled where it is measured",
+            -3,
+            "How does one get from these currents to the one for the record?"),
+    HEALTHY_VALUE("Value of the healthy circuit", -3.5, "How did you arrive at this value?"),
+    SLIP_OF_TEN("Decimal point or unit slipped", -3.5, "Read me this value with its unit."),
+    LINK_MISSING("Link at the board missing", -3, "Where were line and CPC linked for this reading?"),
+    SWITCH_OPEN("A switch was open", -3, "In which position were the switches?"),
+    OTHER_POSITION("Reading of another switch position", -3, "In which position were the switches?"),
+    NOT_CROSSED("Legs of the ring joined to themselves", -3, "Which ends did you join for this step?"),
+    ONE_PAIR("One pair of ends joined only", -4, "Which ends did you join for this step?"),
+    NOT_DIVIDED("Not divided by four", -3.5, "How does this follow from r1 and rn or r2?"),
+    HALVED("Divided by two", -4, "How does this follow from r1 and rn or r2?"),
+    LOAD_LEFT_IN("A load left connected", -4, "What did you take out or switch off before this test?"),
+    NEUTRAL_LEFT_IN("Neutral left in its bar", -4, "Which conductors were out for this test?"),
+    DEVICE_LEFT_ON("Device left on", -4.5, "What was switched off for this test?"),
+    CPC_OFF_BAR("CPC not on the earth bar", -4, "Where was the CPC for this test?"),
+    LEAD_BROKEN("A lead open", -4.5, "How did you check the leads?"),
+    WRONG_VOLTS("Tested at 250 V", -4.5, "Which voltage did you choose?"),
+    BOND_LEFT_ON("Bond not taken off for its test", -3.5, "Which end was off for this reading?"),
+    EARTH_LEFT_ON("Earthing conductor not taken off", -3.5, "What was connected to the earth for this reading?"),
+    CURRENT_OF_ZE("Current shown at the Ze test copied", -3.5, "Where did you read this current?"),
+    CALCULATED("Zs worked out, not measured", -5, "How did you arrive at these values?"),
+    COPIED_CALCULATION("Worked out by length, not measured", -6, "How did you arrive at these values?"),
+    NEIGHBOUR("Values of another circuit", -5, "Which circuit are these values of?"),
+    FAULT_NOT_SET(
+            "A set fault seems not to be there",
+            -4,
+            "Look at the rig first: take the check readings again before anybody is asked."),
+    FAULT_ELSEWHERE(
+            "A set fault seems to be elsewhere",
+            -5,
+            "Look at the rig first: take the check readings again before anybody is asked."),
+    FAULT_LEFT_OVER(
+            "Something else seems to be wrong with the rig",
+            -5.5,
+            "Look at the rig first: take the check readings again before anybody is asked.");
+
+    private final String label;
+    private final double logPrior;
+    private final String question;
+
+    Cause(String label, double logPrior, String question) {
+        this.label = label;
+        this.logPrior = logPrior;
+        this.question = question;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** How common it is, natural logarithm; shared among its places. */
+    double logPrior() {
+        return logPrior;
+    }
+
+    /** What to ask the candidate: a question that leaves the answer open; for a cause of the rig, what to look at instead. */
+    public String question() {
+        return question;
+    }
+
+    /** Whether it is the rig's and nobody's: it is looked at first, and costs a candidate nothing. */
+    public boolean isOfTheRig() {
+        return this == FAULT_NOT_SET || this == FAULT_ELSEWHERE || this == FAULT_LEFT_OVER;
+    }
+
+    /** Whether it only asks: several boxes agree to the digit with what was not measured, and that can be chance. */
+    public boolean onlyAsks() {
+        return this == CALCULATED || this == COPIED_CALCULATION;
+    }
+}

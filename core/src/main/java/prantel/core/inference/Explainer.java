@@ -1,0 +1,202 @@
+package prantel.core.inference;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.instrument.Written;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/**
+ * The whole record in one contest: what each kind of cause at each place would make of it, the likeliest first, then the next
+ * with that one in, until nothing explains more than it costs to assume.
+ */
+public final class Explainer {
+    private static final int MOST_CAUSES = 6;
+    private static final int MOST_TOLD = 3;
+    private static final int SEVERAL = 3;
+    /** A cause is named only when the record is this much likelier with it than left to chance, natural logarithm. */
+    private static final double LEAST_GAIN = 0.5;
+
+    /** The same where no box is odd by itself: figures that agree can agree by chance. */
+    private static final double LEAST_GAIN_TO_ASK = 2;
+
+    /** With so many odd boxes, one cheap cause that accounts for nearly all of them ends the round. */
+    private static final int MANY = 6;
+
+    private static final double NEARLY_ALL = 0.8;
+    /** Below this share a runner-up is not worth telling. */
+    private static final double LEAST_SHARE = 0.02;
+
+    private final Boxes boxes;
+    private final Likelihood likelihood;
+    private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
+    /** The same in every round: what a cause has explained is out of the contest by itself. */
+    private @org.jspecify.annotations.Nullable List<World> ofTheRig;
+
+    private Explainer(Boxes boxes) {
+        this.boxes = boxes;
+        this.likelihood = new Likelihood(boxes);
+    }
+
+    /** For each box that is not as this rig gives it, what would explain it, likeliest first; an empty list where nothing does. */
+    public static Map<SlotId, List<Explanation>> explain(Key key, WrittenSheet sheet) {
+        return new Explainer(new Boxes(key, key.asDone(sheet::at), sheet)).all();
+    }
+
+    private Map<SlotId, List<Explanation>> all() {
+        Map<SlotId, Predicted> now = new HashMap<>();
+        Likelihood.Score score = likelihood.of(now);
+        Set<SlotId> first = new HashSet<>(score.unknown());
+        for (int round = 0; round < MOST_CAUSES; round++) {
+            List<Tried> tried = tried(now, score);
+            double least = score.odd().isEmpty() ? LEAST_GAIN_TO_ASK : LEAST_GAIN;
+            if (tried.isEmpty() || tried.getFirst().gain() < least) {
+                break;
+            }
+            World best = tried.getFirst().world();
+            Map<SlotId, Predicted> next = new HashMap<>(now);
+            next.putAll(best.says());
+            tell(tried.getFirst(), tried, score.odd());
+            now = next;
+            score = likelihood.of(now);
+        }
+        // what nothing explains is told as well: an empty list
+        Set<SlotId> left = new HashSet<>(score.unknown());
+        left.retainAll(first);
+        Map<SlotId, List<Explanation>> inOrder = new LinkedHashMap<>();
+        for (Expectation e : boxes.all()) {
+            SlotId id = e.slot().id();
+            if (told.containsKey(id)) {
+                inOrder.put(id, told.get(id));
+            } else if (left.contains(id)) {
+                inOrder.put(id, List.of());
+            }
+        }
+        return inOrder;
+    }
+
+    /**
+     * @param gain natural logarithm of how much likelier the record is, prior and all
+     * @param unknown boxes of what it touches that it leaves to chance
+     */
+    private record Tried(World world, double gain, Set<SlotId> unknown) {
+        /** Whether it says of a box what stands there. */
+        boolean explains(SlotId id) {
+            return world.says().containsKey(id) && !unknown.contains(id);
+        }
+    }
+
+    private List<Tried> tried(Map<SlotId, Predicted> now, Likelihood.Score score) {
+        Set<SlotId> odd = score.odd();
+        List<World> cheap = new ArrayList<>(new FigureWorlds(boxes, odd).all());
+        cheap.addAll(new SetUpWorlds(boxes, odd).ofTheLeads());
+        List<Tried> first = held(cheap, now);
+        if (odd.isEmpty() || accountsForNearlyAll(first, odd)) {
+            return first;
+        }
+        List<World> dear = new ArrayList<>(new SetUpWorlds(boxes, odd).ofActions());
+        if (ofTheRig == null) {
+            ofTheRig = new RigWorlds(boxes, odd).all();
+        }
+        dear.addAll(ofTheRig);
+        List<Tried> all = new ArrayList<>(first);
+        all.addAll(held(dear, now));
+        all.sort(Comparator.comparingDouble(Tried::gain).reversed());
+        return all;
+    }
+
+    private static boolean accountsForNearlyAll(List<Tried> tried, Set<SlotId> odd) {
+        return odd.size() >= MANY
+                && !tried.isEmpty()
+                && odd.stream().filter(tried.getFirst()::explains).count() >= NEARLY_ALL * odd.size();
+    }
+
+    /** Each world held against the record as it is explained so far, the likeliest first. */
+    private List<Tried> held(List<World> worlds, Map<SlotId, Predicted> now) {
+        Map<Set<String>, Likelihood.Score> before = new HashMap<>();
+        List<Tried> tried = new ArrayList<>();
+        for (World world : worlds) {
+            Set<String> touched = new HashSet<>();
+            world.says().keySet().forEach(id -> touched.add(likelihood.groupOf(id)));
+            touched.remove("");
+            if (touched.isEmpty()) {
+                continue;
+            }
+            double was = before.computeIfAbsent(touched, t -> likelihood.of(t, now))
+                    .log();
+            Map<SlotId, Predicted> then = new HashMap<>(now);
+            then.putAll(world.says());
+            Likelihood.Score is = likelihood.of(touched, then);
+            tried.add(new Tried(world, is.log() - was + world.logPrior(), is.unknown()));
+        }
+        tried.sort(Comparator.comparingDouble(Tried::gain).reversed());
+        return tried;
+    }
+
+    /** Every box that was odd and is not with this cause, with its share beside the next likeliest for that box. */
+    private void tell(Tried first, List<Tried> tried, Set<SlotId> odd) {
+        World best = first.world();
+        long exact = best.says().entrySet().stream()
+                .filter(e -> e.getValue() instanceof Predicted.Exactly(double base) && boxes.isSame(e.getKey(), base))
+                .count();
+        for (SlotId id : best.says().keySet()) {
+            // the same figures to the digit in several boxes are evidence of their own, in or out of any band
+            boolean asks = boxes.number(id).isPresent()
+                    && (best.cause().onlyAsks()
+                            || exact >= SEVERAL && best.says().get(id) instanceof Predicted.Exactly);
+            if (told.containsKey(id) || !first.explains(id) || !odd.contains(id) && !asks) {
+                continue;
+            }
+            List<Tried> here = tried.stream()
+                    .filter(t -> t.gain() > 0 && t.explains(id))
+                    .toList();
+            double top = here.getFirst().gain();
+            double sum =
+                    here.stream().mapToDouble(t -> Math.exp(t.gain() - top)).sum();
+            Map<Cause, Explanation> byCause = new LinkedHashMap<>();
+            for (Tried t : here) {
+                double share = Math.exp(t.gain() - top) / sum;
+                if (byCause.size() < MOST_TOLD && (byCause.isEmpty() || share >= LEAST_SHARE)) {
+                    byCause.putIfAbsent(t.world().cause(), explanation(id, t.world(), share));
+                }
+            }
+            told.put(id, List.copyOf(byCause.values()));
+        }
+    }
+
+    private Explanation explanation(SlotId id, World world, double share) {
+        Slot slot = boxes.at(id).slot();
+        String reads = would(slot, world.says().get(id));
+        long boxesOfIt = world.says().keySet().stream()
+                .filter(b -> boxes.written(b).isReading())
+                .count();
+        Written written = boxes.written(id);
+        String gives = boxes.at(id).withFaults().shown();
+        String evidence = (world.cause() == Cause.SLIP_OF_TEN
+                        ? written.asWritten() + " " + world.words() + " would be what this rig gives, " + gives + "."
+                        : written.asWritten() + " where this rig gives " + gives + "; " + world.words()
+                                + " it would be " + reads + ".")
+                + (boxesOfIt > 1 ? " The same holds for " + boxesOfIt + " boxes." : "");
+        return new Explanation(id, world.cause(), reads, evidence, share);
+    }
+
+    private String would(Slot slot, @org.jspecify.annotations.Nullable Predicted predicted) {
+        return switch (predicted) {
+            case Predicted.Near(double base) -> boxes.shown(slot, base);
+            case Predicted.Exactly(double base) -> boxes.shown(slot, base);
+            case Predicted.Slipped(double base, double factor) -> boxes.shown(slot, base * factor);
+            case Predicted.Over over ->
+                slot instanceof Slot.Measured m ? boxes.meter(m).overRange().shown() : "over-range";
+            case Predicted.InWindow(var window) -> boxes.at(slot.id()).withFaults().shown();
+            case null -> "";
+        };
+    }
+}

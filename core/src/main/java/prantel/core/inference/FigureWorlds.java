@@ -1,0 +1,318 @@
+package prantel.core.inference;
+
+import static prantel.core.inference.Likelihood.ZE;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/** What was done with the number: another box, another point, a slip of the pen, arithmetic, copied. */
+final class FigureWorlds {
+    private static final int[] TENS = {1, -1, 2, -2, 3, -3, 6, -6};
+    /** Fewer boxes that agree by chance say nothing. */
+    private static final int ENOUGH_TO_ASK = 3;
+
+    private final Boxes boxes;
+    private final Set<SlotId> odd;
+    private final List<World> worlds = new ArrayList<>();
+
+    FigureWorlds(Boxes boxes, Set<SlotId> odd) {
+        this.boxes = boxes;
+        this.odd = odd;
+    }
+
+    List<World> all() {
+        for (SlotId id : odd) {
+            Slot slot = boxes.at(id).slot();
+            switch (slot) {
+                case Slot.Measured measured -> {
+                    slips(measured);
+                    otherBoxes(measured);
+                }
+                case Slot.Composed composed -> chosen(composed);
+            }
+        }
+        for (Circuit circuit : boxes.key().rig().circuits()) {
+            ring(circuit);
+            calculatedZs(circuit);
+            byLength(circuit);
+        }
+        allZsCalculated();
+        neighbours();
+        currentOfZe();
+        return worlds;
+    }
+
+    private void slips(Slot.Measured slot) {
+        Optional<Double> right = boxes.right(slot.id());
+        if (right.isEmpty() || boxes.number(slot.id()).isEmpty() || right.get() == 0) {
+            return;
+        }
+        for (int ten : TENS) {
+            double factor = Math.pow(10, ten);
+            worlds.add(new World(
+                    Cause.SLIP_OF_TEN,
+                    undone(ten),
+                    Map.of(slot.id(), new Predicted.Slipped(right.get(), factor)),
+                    TENS.length));
+        }
+        // a habit: every box of the test
+        for (int ten : new int[] {3, -3}) {
+            Map<SlotId, Predicted> says = new HashMap<>();
+            for (Slot.Measured other : boxes.measured(slot.circuit(), slot.step())) {
+                boxes.right(other.id())
+                        .ifPresent(r -> says.put(other.id(), new Predicted.Slipped(r, Math.pow(10, ten))));
+            }
+            worlds.add(new World(Cause.SLIP_OF_TEN, undone(ten), says, 4));
+        }
+    }
+
+    /** What puts it right again. */
+    private static String undone(int ten) {
+        return String.format(
+                Locale.ROOT, ten > 0 ? "divided by %,.0f" : "multiplied by %,.0f", Math.pow(10, Math.abs(ten)));
+    }
+
+    /** The candidate's own number of another point of the test, or of another box of the same thing. */
+    private void otherBoxes(Slot.Measured slot) {
+        List<Slot.Measured> others = new ArrayList<>();
+        for (Slot.Measured other : boxes.measured(slot.circuit(), slot.step())) {
+            if (!other.id().equals(slot.id()) && other.boxUnit() == slot.boxUnit()) {
+                others.add(other);
+            }
+        }
+        for (Slot.Measured other : others) {
+            boolean alike = other.quantity().equals(slot.quantity());
+            boolean samePoint = alike
+                    && slot.spot().point().isPresent()
+                    && other.spot().point().equals(slot.spot().point());
+            Cause cause = !alike ? Cause.ANOTHER_BOX : samePoint ? Cause.OTHER_POSITION : Cause.ANOTHER_POINT;
+            String words = "at " + other.where();
+            boxes.number(other.id())
+                    .ifPresent(n -> worlds.add(new World(
+                            cause, words, Map.of(slot.id(), new Predicted.Exactly(n)), Math.max(1, others.size()))));
+            boxes.right(other.id())
+                    .ifPresent(r -> worlds.add(new World(
+                            cause, words, Map.of(slot.id(), new Predicted.Near(r)), 2 * Math.max(1, others.size()))));
+        }
+    }
+
+    private void chosen(Slot.Composed slot) {
+        List<Double> own = new ArrayList<>();
+        slot.of().forEach(id -> boxes.number(id).ifPresent(own::add));
+        if (own.isEmpty()) {
+            return;
+        }
+        switch (slot.rule()) {
+            case HIGHEST, TWICE_HIGHEST -> {
+                if (own.size() > 1) {
+                    add(slot, Cause.LOWEST_RECORDED, "the lowest of them", Likelihood.lowest(own));
+                }
+                double mean = own.stream().mapToDouble(x -> x).average().orElseThrow();
+                add(slot, Cause.MIDDLE_RECORDED, "their mean", mean);
+                own.forEach(o -> add(slot, Cause.MIDDLE_RECORDED, "one between them", o));
+                if (slot.rule() == Slot.Rule.TWICE_HIGHEST) {
+                    add(slot, Cause.NOT_DOUBLED, "the highest itself", Likelihood.highest(own));
+                } else if (slot.step() == TestKind.IPF) {
+                    add(slot, Cause.DOUBLED, "twice the highest", 2 * Likelihood.highest(own));
+                }
+            }
+            case SLOWER -> add(slot, Cause.FASTER_RECORDED, "the faster of them", Likelihood.lowest(own));
+            case LOWEST -> own.forEach(o -> add(slot, Cause.MIDDLE_RECORDED, "another of them", o));
+            case SUM, SPREAD -> {}
+        }
+        for (int ten : new int[] {1, -1, 2, -2, 3, -3}) {
+            add(
+                    slot,
+                    Cause.SLIP_OF_TEN,
+                    undone(ten),
+                    Likelihood.ruled(slot.rule(), own) * Math.pow(10, ten));
+        }
+    }
+
+    private void add(Slot slot, Cause cause, String words, double exactly) {
+        worlds.add(new World(cause, words, Map.of(slot.id(), new Predicted.Exactly(exactly)), 2));
+    }
+
+    /** Steps 2 and 3: not divided, halved, or the values of the other step. */
+    private void ring(Circuit circuit) {
+        List<Slot.Measured> all = boxes.measured(Optional.of(circuit.id()), TestKind.RING);
+        boolean isOdd = all.stream().anyMatch(s -> odd.contains(s.id()));
+        for (String quantity : List.of("R1+Rn", "R1+R2")) {
+            List<Slot.Measured> step =
+                    all.stream().filter(s -> s.quantity().equals(quantity)).toList();
+            if (isOdd) {
+                group(step, Cause.NOT_DIVIDED, "not divided by four", r -> 4 * r, 2);
+                group(step, Cause.HALVED, "half instead of a quarter", r -> 2 * r, 2);
+            }
+            String other = quantity.equals("R1+Rn") ? "R1+R2" : "R1+Rn";
+            Map<SlotId, Predicted> swapped = new HashMap<>();
+            for (Slot.Measured slot : step) {
+                all.stream()
+                        .filter(o -> o.quantity().equals(other)
+                                && o.spot().point().equals(slot.spot().point()))
+                        .findFirst()
+                        .flatMap(o -> boxes.number(o.id())
+                                .<Predicted>map(Predicted.Exactly::new)
+                                .or(() -> boxes.right(o.id()).map(Predicted.Near::new)))
+                        .ifPresent(says -> swapped.put(slot.id(), says));
+            }
+            if (isOdd || differing(swapped) >= ENOUGH_TO_ASK) {
+                addGroup(Cause.ANOTHER_BOX, "of the other step", swapped, 2);
+            }
+        }
+    }
+
+    private void group(List<Slot.Measured> step, Cause cause, String words, Function<Double, Double> of, int places) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        step.forEach(s -> boxes.right(s.id()).ifPresent(r -> says.put(s.id(), new Predicted.Near(of.apply(r)))));
+        addGroup(cause, words, says, places);
+    }
+
+    private void addGroup(Cause cause, String words, Map<SlotId, Predicted> says, int places) {
+        if (!says.isEmpty()) {
+            worlds.add(new World(cause, words, says, places));
+        }
+    }
+
+    /** Ze and the candidate's own R1+R2 at each point, to the digit. */
+    private Map<SlotId, Predicted> sums(Circuit circuit) {
+        Map<SlotId, Predicted> says = new LinkedHashMap<>();
+        SlotId origin = circuit.way().board().equals(boxes.key().rig().origin().id())
+                ? ZE
+                : new SlotId(circuit.way().board() + "/zdb");
+        Optional<Double> ze = boxes.number(origin);
+        if (ze.isEmpty()) {
+            return says;
+        }
+        List<Slot.Measured> parts = new ArrayList<>(boxes.measured(Optional.of(circuit.id()), TestKind.R1_R2));
+        boxes.measured(Optional.of(circuit.id()), TestKind.RING).stream()
+                .filter(s -> s.quantity().equals("R1+R2"))
+                .forEach(parts::add);
+        for (Slot.Measured zs : boxes.measured(Optional.of(circuit.id()), TestKind.ZS)) {
+            parts.stream()
+                    .filter(p -> p.spot().point().equals(zs.spot().point()))
+                    .flatMap(p -> boxes.number(p.id()).stream())
+                    .max(Double::compare)
+                    .ifPresent(r -> says.put(zs.id(), new Predicted.Exactly(ze.get() + r)));
+        }
+        return says;
+    }
+
+    private long agreeing(Map<SlotId, Predicted> says) {
+        return says.entrySet().stream()
+                .filter(e -> e.getValue() instanceof Predicted.Exactly(double base) && boxes.isSame(e.getKey(), base))
+                .count();
+    }
+
+    /** Of those that agree to the digit the ones that ought to be another number: on an even ring both steps read alike. */
+    private long differing(Map<SlotId, Predicted> says) {
+        return says.entrySet().stream()
+                .filter(e -> e.getValue() instanceof Predicted.Exactly(double base)
+                        && boxes.isSame(e.getKey(), base)
+                        && boxes.right(e.getKey())
+                                .filter(r -> Math.abs(r - base)
+                                        > 1.5 * boxes.digit(boxes.at(e.getKey()).slot(), r))
+                                .isPresent())
+                .count();
+    }
+
+    private void calculatedZs(Circuit circuit) {
+        Map<SlotId, Predicted> says = sums(circuit);
+        if (agreeing(says) >= ENOUGH_TO_ASK && agreeing(says) == written(says)) {
+            worlds.add(new World(Cause.CALCULATED, "Ze and R1+R2 added up, to the digit", says, 4));
+        }
+    }
+
+    private long written(Map<SlotId, Predicted> says) {
+        return says.keySet().stream().filter(id -> boxes.number(id).isPresent()).count();
+    }
+
+    private void allZsCalculated() {
+        Map<SlotId, Predicted> all = new LinkedHashMap<>();
+        boxes.key().rig().circuits().forEach(c -> all.putAll(sums(c)));
+        if (agreeing(all) >= ENOUGH_TO_ASK && agreeing(all) == written(all)) {
+            worlds.add(new World(Cause.CALCULATED, "Ze and R1+R2 added up, to the digit, on every circuit", all, 1));
+        }
+    }
+
+    /** Length times table, to the digit, at every point of a circuit. */
+    private void byLength(Circuit circuit) {
+        for (TestKind test : List.of(TestKind.R1_R2, TestKind.RING)) {
+            Map<SlotId, Predicted> says = new LinkedHashMap<>();
+            for (Slot.Measured slot : boxes.measured(Optional.of(circuit.id()), test)) {
+                slot.byHand()
+                        .filter(h -> boxes.hasMeter(slot))
+                        .ifPresent(h -> says.put(slot.id(), new Predicted.Exactly(h.base())));
+            }
+            if (agreeing(says) > ENOUGH_TO_ASK && agreeing(says) == written(says)) {
+                worlds.add(new World(Cause.COPIED_CALCULATION, "length times table, to the digit", says, 2));
+            }
+        }
+    }
+
+    /** The values of a circuit beside it, box by box. */
+    private void neighbours() {
+        List<CircuitId> ids =
+                boxes.key().rig().circuits().stream().map(Circuit::id).toList();
+        for (CircuitId mine : ids) {
+            for (TestKind test : List.of(TestKind.R1_R2, TestKind.R2, TestKind.RING, TestKind.ZS)) {
+                List<Slot.Measured> own = boxes.measured(Optional.of(mine), test);
+                boolean isOdd = own.stream().anyMatch(s -> odd.contains(s.id()));
+                for (CircuitId other : ids) {
+                    List<Slot.Measured> theirs = boxes.measured(Optional.of(other), test);
+                    if (other.equals(mine) || theirs.size() < 2) {
+                        continue;
+                    }
+                    Map<SlotId, Predicted> says = new HashMap<>();
+                    for (int i = 0; i < Math.min(own.size(), theirs.size()); i++) {
+                        SlotId id = own.get(i).id();
+                        boxes.number(theirs.get(i).id()).ifPresent(n -> says.put(id, new Predicted.Exactly(n)));
+                    }
+                    if (isOdd || differing(says) >= ENOUGH_TO_ASK) {
+                        addGroup(
+                                Cause.NEIGHBOUR,
+                                "of " + boxes.key().rig().circuit(other).label(),
+                                says,
+                                ids.size());
+                    }
+                }
+            }
+        }
+    }
+
+    /** The loop tester shows U0 ÷ Ze while the earth is off. */
+    private void currentOfZe() {
+        List<SlotId> sources = new ArrayList<>(List.of(ZE));
+        boxes.measured(Optional.empty(), TestKind.ZE).forEach(z -> sources.add(z.id()));
+        List<Slot.Measured> earth = boxes.measured(Optional.empty(), TestKind.IPF).stream()
+                .filter(s -> s.quantity().equals("PEFC"))
+                .toList();
+        if (earth.stream().noneMatch(s -> odd.contains(s.id()))) {
+            return;
+        }
+        double u0 = boxes.key().rig().supply().nominalVolts();
+        for (SlotId source : sources) {
+            boxes.number(source).filter(z -> z > 0).ifPresent(z -> {
+                Map<SlotId, Predicted> says = new HashMap<>();
+                earth.forEach(s -> says.put(s.id(), new Predicted.Exactly(u0 / z)));
+                worlds.add(new World(Cause.CURRENT_OF_ZE, "U0 ÷ Ze", says, 1));
+                earth.stream()
+                        .filter(s -> odd.contains(s.id()))
+                        .forEach(s -> worlds.add(new World(
+                                Cause.CURRENT_OF_ZE, "U0 ÷ Ze", Map.of(s.id(), new Predicted.Exactly(u0 / z)), 2)));
+            });
+        }
+    }
+}

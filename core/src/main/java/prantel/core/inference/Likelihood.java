@@ -1,0 +1,470 @@
+package prantel.core.inference;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Window;
+import prantel.core.expectation.Window.Side;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.instrument.Written;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/**
+ * How likely a record is in a world. Spreads: common practice, no source; a few per cent of scale for the cables of a circuit,
+ * a hundredth or two of an ohm for what is left of nulling, a digit or so for each reading.
+ */
+final class Likelihood {
+    /** Cables of a circuit, temperature, gain. */
+    private static final double CABLE_SCALE = 0.035;
+
+    private static final double NULL_RESIDUE_OHMS = 0.015;
+    private static final double WANDER_RESIDUE_OHMS = 0.025;
+    /** Contacts and hands, Ω. */
+    private static final double HANDS_OHMS = 0.012;
+
+    private static final double LOOP_SCALE = 0.04;
+    private static final double CURRENT_SCALE = 0.12;
+    private static final double VOLTS_SCALE = 0.04;
+    private static final double DEVICE_SCALE = 0.12;
+
+    /** A box that nothing explains: anything within six decades, and rare. */
+    private static final double LOG_UNKNOWN = -Math.log(6 * Math.log(10)) - 4.5;
+
+    /** What a window holds that is too wide to be told from others: about a decade, and not rare. */
+    private static final double WITHIN_A_DECADE = 5;
+
+    /** Common practice, no source: below it a new circuit is looked into. */
+    private static final double SOUND_INSULATION_OHMS = 20e6;
+
+    private static final double LOG_OTHER_ANSWER = -11;
+    /** Beyond this many of its spread a reading is taken for another thing to begin with. */
+    private static final double FAR = 4.5;
+
+    private static final double STRAINED = 3;
+
+    private static final double LOG_RIGHT_ANSWER = -0.05;
+    /** A number that is copied or chosen is written to the digit nine times of ten. */
+    private static final double EXACT = 0.9;
+
+    private final Boxes boxes;
+    private final Map<String, List<SlotId>> groups = new LinkedHashMap<>();
+    private final Map<SlotId, String> groupOf = new LinkedHashMap<>();
+    private final Map<String, Score> healthy = new LinkedHashMap<>();
+
+    Likelihood(Boxes boxes) {
+        this.boxes = boxes;
+        for (Expectation e : boxes.all()) {
+            Written written = boxes.written(e.slot().id());
+            if (written.isReading()) {
+                String group = group(e.slot());
+                groups.computeIfAbsent(group, g -> new ArrayList<>())
+                        .add(e.slot().id());
+                groupOf.put(e.slot().id(), group);
+            }
+        }
+    }
+
+    /**
+     * @param unknown boxes that are left to chance
+     * @param strained boxes whose shared error would have to be one that hardly ever is: worth trying causes on
+     */
+    record Score(double log, Set<SlotId> unknown, Set<SlotId> strained) {
+        Set<SlotId> odd() {
+            Set<SlotId> both = new HashSet<>(unknown);
+            both.addAll(strained);
+            return both;
+        }
+    }
+
+    private static String group(Slot slot) {
+        if (slot instanceof Slot.Measured m) {
+            String circuit = m.circuit().map(c -> c.value()).orElse("");
+            if (m.function().isContinuity()) {
+                return "continuity " + circuit;
+            }
+            if (m.function().isLoop()) {
+                return "loop";
+            }
+            return switch (m.function()) {
+                case FAULT_CURRENT -> "current";
+                case VOLTAGE -> "volts";
+                case RCD_TIME -> "times " + m.id().value().replaceAll("/[^/]*/[^/]*$", "");
+                default -> "box " + m.id();
+            };
+        }
+        return "box " + slot.id();
+    }
+
+    String groupOf(SlotId id) {
+        return groupOf.getOrDefault(id, "");
+    }
+
+    /** Of the whole record. @param changed what a world says; boxes it does not name are as the key says */
+    Score of(Map<SlotId, Predicted> changed) {
+        Set<String> touched = new HashSet<>();
+        changed.keySet().forEach(id -> touched.add(groupOf(id)));
+        double log = 0;
+        Set<SlotId> unknown = new HashSet<>();
+        Set<SlotId> strained = new HashSet<>();
+        for (String group : groups.keySet()) {
+            Score score = touched.contains(group)
+                    ? score(group, changed)
+                    : healthy.computeIfAbsent(group, g -> score(g, Map.of()));
+            log += score.log();
+            unknown.addAll(score.unknown());
+            strained.addAll(score.strained());
+        }
+        return new Score(log, unknown, strained);
+    }
+
+    /** Of the groups a world touches alone. */
+    Score of(Set<String> some, Map<SlotId, Predicted> changed) {
+        double log = 0;
+        Set<SlotId> unknown = new HashSet<>();
+        for (String group : some) {
+            if (groups.containsKey(group)) {
+                Score score = score(group, changed);
+                log += score.log();
+                unknown.addAll(score.unknown());
+            }
+        }
+        return new Score(log, unknown, Set.of());
+    }
+
+    private Score score(String group, Map<SlotId, Predicted> changed) {
+        List<SlotId> rowIds = new ArrayList<>();
+        List<SharedTerms.Row> rows = new ArrayList<>();
+        List<Double> unknownLogs = new ArrayList<>();
+        double log = 0;
+        Set<SlotId> unknown = new HashSet<>();
+        for (SlotId id : groups.getOrDefault(group, List.of())) {
+            Slot slot = boxes.at(id).slot();
+            Predicted predicted = changed.getOrDefault(id, asKey(slot));
+            Optional<Double> number = boxes.number(id);
+            if (predicted instanceof Predicted.Near(double base) && number.isPresent() && base < Double.MAX_VALUE) {
+                rowIds.add(id);
+                rows.add(row(slot, number.get(), base));
+                unknownLogs.add(unknownLog(slot, number.get()));
+                continue;
+            }
+            if (predicted instanceof Predicted.Slipped(double base, double factor) && number.isPresent()) {
+                // as if it stood where it belongs; the density is that of the number as it was written
+                rowIds.add(id);
+                rows.add(row(slot, number.get() / factor, base));
+                double stretched = isLog(slot) ? 0 : Math.log(factor);
+                unknownLogs.add(unknownLog(slot, number.get()) + stretched);
+                log -= stretched;
+                continue;
+            }
+            double one = single(slot, predicted);
+            double other = number.map(n -> unknownLog(slot, n)).orElse(LOG_OTHER_ANSWER);
+            if (one >= other) {
+                log += one;
+            } else {
+                log += other;
+                unknown.add(id);
+            }
+        }
+        Set<SlotId> strained = new HashSet<>();
+        return new Score(log + shared(rowIds, rows, unknownLogs, unknown, strained), unknown, strained);
+    }
+
+    /**
+     * Rows of a group together; one that is likelier left to chance is taken out. Found twice, from all of them in and from
+     * those alone that are near without any shared error, since many that are off alike hide behind what they share.
+     */
+    private static double shared(
+            List<SlotId> ids,
+            List<SharedTerms.Row> rows,
+            List<Double> unknownLogs,
+            Set<SlotId> unknown,
+            Set<SlotId> strained) {
+        if (rows.isEmpty()) {
+            return 0;
+        }
+        boolean[] near = new boolean[rows.size()];
+        boolean[] all = new boolean[rows.size()];
+        for (int i = 0; i < near.length; i++) {
+            all[i] = true;
+            near[i] = Math.abs(rows.get(i).residual()) < FAR * spread(rows.get(i));
+        }
+        double one = refined(rows, unknownLogs, all);
+        double other = refined(rows, unknownLogs, near);
+        boolean[] in = one >= other ? all : near;
+        for (int i = 0; i < in.length; i++) {
+            if (!in[i]) {
+                unknown.add(ids.get(i));
+            }
+        }
+        for (double standard : fit(rows, in).fitted()) {
+            if (Math.abs(standard) > STRAINED) {
+                for (int i = 0; i < in.length; i++) {
+                    if (in[i]) {
+                        strained.add(ids.get(i));
+                    }
+                }
+            }
+        }
+        return Math.max(one, other);
+    }
+
+    /** With all that is shared. */
+    private static double spread(SharedTerms.Row row) {
+        double sum = row.sigma() * row.sigma();
+        for (double term : row.terms()) {
+            sum += term * term;
+        }
+        return Math.sqrt(sum);
+    }
+
+    /** Takes rows out and in, one at a time, while that makes it likelier. @param in changed in place */
+    private static double refined(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in) {
+        double now = log(rows, unknownLogs, in);
+        for (int step = 0; step < 2 * rows.size(); step++) {
+            double[] fitted = fit(rows, in).fitted();
+            int worst = farthest(rows, in, fitted, true);
+            int best = farthest(rows, in, fitted, false);
+            double without = worst < 0 ? Double.NEGATIVE_INFINITY : flipped(rows, unknownLogs, in, worst);
+            double with = best < 0 ? Double.NEGATIVE_INFINITY : flipped(rows, unknownLogs, in, best);
+            if (Math.max(without, with) <= now + 1e-9) {
+                break;
+            }
+            int flip = without >= with ? worst : best;
+            in[flip] = !in[flip];
+            now = Math.max(without, with);
+        }
+        return now;
+    }
+
+    private static double flipped(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in, int which) {
+        in[which] = !in[which];
+        double log = log(rows, unknownLogs, in);
+        in[which] = !in[which];
+        return log;
+    }
+
+    private static SharedTerms.Fit fit(List<SharedTerms.Row> rows, boolean[] in) {
+        List<SharedTerms.Row> some = new ArrayList<>();
+        for (int i = 0; i < in.length; i++) {
+            if (in[i]) {
+                some.add(rows.get(i));
+            }
+        }
+        return SharedTerms.of(some, rows.getFirst().terms().length);
+    }
+
+    private static double log(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in) {
+        double log = fit(rows, in).logDensity();
+        for (int i = 0; i < in.length; i++) {
+            if (!in[i]) {
+                log += unknownLogs.get(i);
+            }
+        }
+        return log;
+    }
+
+    /** Of those that are in the one farthest off; of those that are out the nearest. −1 where there is none. */
+    private static int farthest(List<SharedTerms.Row> rows, boolean[] in, double[] fitted, boolean ofThoseIn) {
+        int found = -1;
+        double extreme = ofThoseIn ? -1 : Double.POSITIVE_INFINITY;
+        for (int i = 0; i < in.length; i++) {
+            if (in[i] == ofThoseIn) {
+                double z = off(rows.get(i), fitted);
+                if (ofThoseIn ? z > extreme : z < extreme) {
+                    extreme = z;
+                    found = i;
+                }
+            }
+        }
+        return found;
+    }
+
+    private static double off(SharedTerms.Row row, double[] fitted) {
+        double off = row.residual();
+        for (int k = 0; k < fitted.length; k++) {
+            off -= row.terms()[k] * fitted[k];
+        }
+        return Math.abs(off) / row.sigma();
+    }
+
+    /** As the key says: a number where it gives one that can be told from others, else what its window holds. */
+    Predicted asKey(Slot slot) {
+        Expectation e = boxes.at(slot.id());
+        if (slot instanceof Slot.Composed composed) {
+            return chosen(composed);
+        }
+        return isLog(slot) && e.window().isOverRangeOnly()
+                ? new Predicted.InWindow(e.window())
+                : Predicted.of(e.withFaults(), e.window());
+    }
+
+    /** What follows from the candidate's own readings; what the key says where there are none. */
+    private Predicted chosen(Slot.Composed slot) {
+        List<Double> own = new ArrayList<>();
+        boolean over = false;
+        for (SlotId id : slot.of()) {
+            boxes.number(id).ifPresent(own::add);
+            over |= boxes.isOver(id);
+        }
+        boolean summed = slot.rule() == Slot.Rule.SUM || slot.rule() == Slot.Rule.SPREAD;
+        if (over && slot.rule() != Slot.Rule.LOWEST) {
+            return Predicted.OVER;
+        }
+        if (own.isEmpty() || summed && own.size() < slot.of().size()) {
+            return new Predicted.InWindow(boxes.at(slot.id()).window());
+        }
+        return new Predicted.Exactly(ruled(slot.rule(), own));
+    }
+
+    /** What a rule makes of the candidate's own numbers. @param own at least one */
+    static double ruled(Slot.Rule rule, List<Double> own) {
+        return switch (rule) {
+            case HIGHEST, SLOWER -> highest(own);
+            case LOWEST -> lowest(own);
+            case TWICE_HIGHEST -> 2 * highest(own);
+            case SUM -> own.stream().mapToDouble(x -> x).sum();
+            case SPREAD -> highest(own) - lowest(own);
+        };
+    }
+
+    static double highest(List<Double> of) {
+        return of.stream().mapToDouble(x -> x).max().orElseThrow();
+    }
+
+    static double lowest(List<Double> of) {
+        return of.stream().mapToDouble(x -> x).min().orElseThrow();
+    }
+
+    private double single(Slot slot, Predicted predicted) {
+        SlotId id = slot.id();
+        Written written = boxes.written(id);
+        return switch (predicted) {
+            case Predicted.Exactly(double base) ->
+                boxes.isSame(id, base) ? Math.log(EXACT / digit(slot, base)) : Double.NEGATIVE_INFINITY;
+            case Predicted.Over over ->
+                boxes.isOver(id) || insideFrom(id) ? LOG_RIGHT_ANSWER : Double.NEGATIVE_INFINITY;
+            case Predicted.Near(double base) ->
+                // not a number: over-range where it could not be told from one
+                boxes.isOver(id) && isNearTop(slot, base) ? LOG_RIGHT_ANSWER - 1 : Double.NEGATIVE_INFINITY;
+            case Predicted.Slipped slipped -> Double.NEGATIVE_INFINITY;
+            case Predicted.InWindow(Window window) -> inWindow(window, id, slot, written);
+        };
+    }
+
+    /** A number above all that the window asks for where over-range is expected too. */
+    private boolean insideFrom(SlotId id) {
+        return boxes.at(id).window() instanceof Window.From
+                && boxes.at(id).window().sideOf(boxes.written(id)) == Side.INSIDE;
+    }
+
+    private double inWindow(Window window, SlotId id, Slot slot, Written written) {
+        if (window.sideOf(written) != Side.INSIDE && !isSoundInsulation(window, id, slot, written)) {
+            return Double.NEGATIVE_INFINITY;
+        }
+        return written instanceof Written.Number n ? unknownLog(slot, n.base()) + WITHIN_A_DECADE : LOG_RIGHT_ANSWER;
+    }
+
+    /** What leaks by itself varies with weather and dust by more than any window: above this nobody asks. */
+    private boolean isSoundInsulation(Window window, SlotId id, Slot slot, Written written) {
+        return isLog(slot)
+                && written instanceof Written.Number n
+                && n.base() >= SOUND_INSULATION_OHMS
+                && (window.allowsOverRange()
+                        || boxes.right(id)
+                                .filter(r -> r >= SOUND_INSULATION_OHMS)
+                                .isPresent());
+    }
+
+    private boolean isNearTop(Slot slot, double base) {
+        return slot instanceof Slot.Measured m
+                && base > boxes.meter(m).top() / (m.function().isInsulation() ? 50 : 1.2);
+    }
+
+    private double digit(Slot slot, double base) {
+        return isLog(slot) ? 0.01 : boxes.digit(slot, base);
+    }
+
+    /** Insulation is compared by ratio; all else by difference. */
+    private static boolean isLog(Slot slot) {
+        return slot instanceof Slot.Measured m && m.function().isInsulation();
+    }
+
+    private double unknownLog(Slot slot, double number) {
+        return isLog(slot)
+                ? LOG_UNKNOWN
+                : LOG_UNKNOWN - Math.log(Math.max(Math.abs(number), 3 * boxes.digit(slot, number)));
+    }
+
+    private SharedTerms.Row row(Slot slot, double written, double base) {
+        if (!(slot instanceof Slot.Measured m)) {
+            double sigma = Math.max(0.05 * base, boxes.digit(slot, base));
+            return new SharedTerms.Row(written - base, sigma, new double[] {0});
+        }
+        double digit = boxes.digit(slot, base);
+        Function function = m.function();
+        if (function.isContinuity()) {
+            boolean wander = function == Function.CONTINUITY_WANDER_LEAD;
+            // each bond has a conductor of its own: what a circuit shares, it has alone
+            double own = m.circuit().isPresent() ? 0.006 * base : CABLE_SCALE * base;
+            return new SharedTerms.Row(written - base, hypot(HANDS_OHMS, 0.35 * digit, own), new double[] {
+                m.circuit().isPresent() ? CABLE_SCALE * base : 0,
+                wander ? 0 : NULL_RESIDUE_OHMS,
+                wander ? WANDER_RESIDUE_OHMS : 0
+            });
+        }
+        if (function.isInsulation()) {
+            return new SharedTerms.Row(
+                    Math.log(Math.max(written, digit / 2)) - Math.log(Math.max(base, digit / 2)),
+                    hypot(logSpread(m, base), 0.5 * digit / Math.max(base, digit), 0.02),
+                    new double[] {0});
+        }
+        if (function.isLoop()) {
+            boolean three = function == Function.LOOP_THREE_LEAD;
+            return new SharedTerms.Row(
+                    written - base,
+                    hypot((three ? 0.03 : 0.02) * base, three ? 0.03 : 0.015, 0.5 * digit),
+                    new double[] {LOOP_SCALE * base, 0.08 * upstream(base)});
+        }
+        return switch (function) {
+            case FAULT_CURRENT ->
+                new SharedTerms.Row(written - base, hypot(0.05 * base, digit, 0), new double[] {CURRENT_SCALE * base});
+            case VOLTAGE ->
+                new SharedTerms.Row(written - base, hypot(0.015 * base, digit, 1), new double[] {VOLTS_SCALE * base});
+            case RCD_TIME ->
+                new SharedTerms.Row(written - base, hypot(0.06 * base, 1, digit), new double[] {DEVICE_SCALE * base});
+            default -> new SharedTerms.Row(written - base, hypot(half(m) / 2.5, digit, 0), new double[] {0});
+        };
+    }
+
+    /** Ze is in every loop. */
+    private double upstream(double base) {
+        return boxes.has(ZE) ? Math.min(base, boxes.right(ZE).orElse(base)) : base;
+    }
+
+    static final SlotId ZE = new SlotId("origin/ze");
+
+    private double half(Slot.Measured slot) {
+        return boxes.at(slot.id()).window() instanceof Window.Between(double low, double high)
+                ? (high - low) / 2
+                : 0.1 * boxes.right(slot.id()).orElse(1.0);
+    }
+
+    /** A set resistor is known to a few per cent, what leaks by itself to a factor. */
+    private double logSpread(Slot.Measured slot, double base) {
+        if (boxes.at(slot.id()).window() instanceof Window.Between(double low, double high)
+                && boxes.right(slot.id()).filter(r -> r == base).isPresent()) {
+            return Math.max(0.04, Math.log(Math.max(high, 1) / Math.max(low, high / 1e4)) / 5);
+        }
+        return 0.06;
+    }
+
+    private static double hypot(double a, double b, double c) {
+        return Math.sqrt(a * a + b * b + c * c);
+    }
+}

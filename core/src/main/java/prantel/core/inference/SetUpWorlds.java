@@ -1,0 +1,314 @@
+package prantel.core.inference;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import prantel.core.instrument.Tester.Function;
+import prantel.core.network.Edit;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Loads;
+import prantel.core.rig.Places;
+import prantel.core.rig.Point;
+import prantel.core.rig.Ring;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/** What was done otherwise at the rig: an action of a set-up left out, doubled or replaced, and how the leads were. */
+final class SetUpWorlds {
+    private static final double[] LEAD_FACTORS = {0.7, 0.8, 0.9, 1, 1.1, 1.2, 1.3};
+
+    private final Boxes boxes;
+    private final Set<SlotId> odd;
+    private final List<World> worlds = new ArrayList<>();
+
+    SetUpWorlds(Boxes boxes, Set<SlotId> odd) {
+        this.boxes = boxes;
+        this.odd = odd;
+    }
+
+    /** Leads alone: the commonest, and told without solving anything. */
+    List<World> ofTheLeads() {
+        leads();
+        return worlds;
+    }
+
+    List<World> ofActions() {
+        for (Optional<CircuitId> circuit : boxes.circuits()) {
+            for (TestKind test : TestKind.values()) {
+                List<Slot.Measured> of = boxes.measured(circuit, test);
+                if (of.stream().anyMatch(s -> odd.contains(s.id()))) {
+                    test(circuit, test, of);
+                }
+            }
+        }
+        return worlds;
+    }
+
+    private void leads() {
+        for (Function function : List.of(Function.CONTINUITY, Function.CONTINUITY_WANDER_LEAD)) {
+            List<Slot.Measured> all = new ArrayList<>();
+            Map<List<Object>, List<Slot.Measured>> byPart = new LinkedHashMap<>();
+            for (var e : boxes.all()) {
+                if (e.slot() instanceof Slot.Measured m
+                        && m.function() == function
+                        && boxes.number(m.id()).isPresent()
+                        && boxes.right(m.id()).isPresent()) {
+                    all.add(m);
+                    byPart.computeIfAbsent(List.of(m.circuit(), m.step()), k -> new ArrayList<>())
+                            .add(m);
+                    byPart.computeIfAbsent(List.of(m.step()), k -> new ArrayList<>())
+                            .add(m);
+                }
+            }
+            List<List<Slot.Measured>> scopes = new ArrayList<>(byPart.values());
+            scopes.add(all);
+            for (List<Slot.Measured> scope : scopes) {
+                if (scope.stream().anyMatch(s -> odd.contains(s.id()))) {
+                    for (double factor : LEAD_FACTORS) {
+                        lead(scope, factor * boxes.key().tester().leadOhms(function), scopes.size());
+                    }
+                }
+            }
+        }
+    }
+
+    private void lead(List<Slot.Measured> scope, double ohms, int places) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        scope.forEach(s ->
+                says.put(s.id(), new Predicted.Near(boxes.right(s.id()).orElseThrow() + ohms)));
+        worlds.add(new World(Cause.LEADS_NOT_NULLED, "with the leads in", says, places));
+    }
+
+    private void test(Optional<CircuitId> circuit, TestKind test, List<Slot.Measured> of) {
+        switch (test) {
+            case R1_R2, R1_RN -> {
+                left(of, Cause.LINK_MISSING, "without the link at the board", a -> a instanceof Action.Link);
+                switches(of);
+                loads(circuit, of);
+            }
+            case RING -> ring(circuit, of);
+            case BONDING -> left(of, Cause.BOND_LEFT_ON, "with both ends on", a -> a instanceof Action.TakeOut);
+            case EARTHING, ZE ->
+                left(of, Cause.EARTH_LEFT_ON, "with the earthing conductor on", a -> a instanceof Action.TakeOut);
+            case INSULATION, INSULATION_BOARD -> insulation(circuit, of);
+            default -> {}
+        }
+        over(of);
+    }
+
+    private void left(
+            List<Slot.Measured> of, Cause cause, String words, java.util.function.Predicate<Action> forgotten) {
+        otherwise(of, cause, words, s -> s.without(forgotten), 1);
+    }
+
+    /** Every box of a test in another set-up; where nothing changes there is no world to tell. */
+    private void otherwise(List<Slot.Measured> of, Cause cause, String words, UnaryOperator<SetUp> other, int places) {
+        Map<SlotId, Predicted> says = new LinkedHashMap<>();
+        for (Slot.Measured slot : of) {
+            if (boxes.hasMeter(slot)) {
+                SetUp set = other.apply(slot.setUp());
+                if (!set.equals(slot.setUp())) {
+                    say(says, slot, boxes.otherwise(slot, set));
+                }
+            }
+        }
+        addWorld(says, cause, words, places);
+    }
+
+    private void addWorld(Map<SlotId, Predicted> says, Cause cause, String words, int places) {
+        if (!says.isEmpty()) {
+            worlds.add(new World(cause, words, says, places));
+            single(says, cause, words, places);
+        }
+    }
+
+    /** Only what would show: a box that reads the same, or over-range where that is right too, says nothing for a cause. */
+    private void say(Map<SlotId, Predicted> says, Slot.Measured slot, double then) {
+        double top = boxes.meter(slot).top();
+        if (then > top) {
+            if (!boxes.at(slot.id()).window().allowsOverRange()) {
+                says.put(slot.id(), Predicted.OVER);
+            }
+            return;
+        }
+        double now = boxes.right(slot.id()).orElse(Double.POSITIVE_INFINITY);
+        if (Math.abs(then - now) > boxes.digit(slot, Math.min(now, top))) {
+            says.put(slot.id(), new Predicted.Near(then));
+        }
+    }
+
+    /** The same at one box only: a candidate need not do the same wrong thing everywhere. */
+    private void single(Map<SlotId, Predicted> says, Cause cause, String words, int places) {
+        if (says.size() > 1) {
+            says.forEach((id, predicted) -> {
+                if (odd.contains(id)) {
+                    worlds.add(new World(cause, words, Map.of(id, predicted), 3 * places * says.size()));
+                }
+            });
+        }
+    }
+
+    private void switches(List<Slot.Measured> of) {
+        Map<Object, Map<SlotId, Predicted>> groups = new LinkedHashMap<>();
+        for (Slot.Measured slot : of) {
+            slot.setUp().actions().stream()
+                    .filter(a -> a instanceof Action.Operate o && o.words().contains(":"))
+                    .map(a -> a.words().replaceAll(":.*", ""))
+                    .findFirst()
+                    .ifPresent(group ->
+                            groups.computeIfAbsent(group, g -> new HashMap<>()).put(slot.id(), Predicted.OVER));
+        }
+        groups.forEach((group, says) -> {
+            worlds.add(new World(Cause.SWITCH_OPEN, "with a switch of " + group + " open", says, groups.size()));
+            single(says, Cause.SWITCH_OPEN, "with a switch open", groups.size());
+        });
+    }
+
+    /** One load left in, wherever the circuit has one, or all of them. */
+    private void loads(Optional<CircuitId> circuit, List<Slot.Measured> of) {
+        if (circuit.isEmpty()) {
+            return;
+        }
+        Circuit c = boxes.key().rig().circuit(circuit.get());
+        List<Point> loaded =
+                c.points().stream().filter(p -> p.load().isPresent()).toList();
+        List<Edit> every = new ArrayList<>();
+        for (Point point : loaded) {
+            List<Edit> in = Loads.in(c, point);
+            every.addAll(in);
+            otherwise(
+                    of,
+                    Cause.LOAD_LEFT_IN,
+                    "with the load of " + point.label() + " in",
+                    s -> with(s, in),
+                    loaded.size() + 1);
+        }
+        if (loaded.size() > 1) {
+            otherwise(of, Cause.LOAD_LEFT_IN, "with all loads in", s -> with(s, every), loaded.size() + 1);
+        }
+    }
+
+    private static SetUp with(SetUp setUp, List<Edit> edits) {
+        List<Action> actions = new ArrayList<>(setUp.actions());
+        actions.add(new Action.Operate("otherwise", edits));
+        return new SetUp(actions);
+    }
+
+    private void ring(Optional<CircuitId> circuit, List<Slot.Measured> of) {
+        if (!(boxes.key().rig().circuit(circuit.orElseThrow()) instanceof Ring ring)) {
+            return;
+        }
+        for (Conductor with : List.of(Conductor.NEUTRAL, Conductor.CPC)) {
+            String quantity = with == Conductor.NEUTRAL ? "R1+Rn" : "R1+R2";
+            List<Slot.Measured> step =
+                    of.stream().filter(s -> s.quantity().equals(quantity)).toList();
+            otherwise(
+                    step,
+                    Cause.NOT_CROSSED,
+                    "with each leg joined to itself",
+                    s -> replaced(s, sameLegs(ring, with, s)),
+                    2);
+            otherwise(step, Cause.ONE_PAIR, "with one pair joined", s -> replaced(s, onePair(s, 0)), 4);
+            otherwise(step, Cause.ONE_PAIR, "with the other pair joined", s -> replaced(s, onePair(s, 1)), 4);
+        }
+    }
+
+    private static SetUp replaced(SetUp setUp, List<Edit> crossing) {
+        return new SetUp(setUp.actions().stream()
+                .map(a -> a instanceof Action.Cross cross ? new Action.Cross(cross.words(), crossing) : a)
+                .toList());
+    }
+
+    private static List<Edit> crossing(SetUp setUp) {
+        return setUp.actions().stream()
+                .filter(Action.Cross.class::isInstance)
+                .flatMap(a -> a.edits().stream())
+                .toList();
+    }
+
+    private static List<Edit> onePair(SetUp setUp, int which) {
+        List<Edit> both = crossing(setUp);
+        return both.size() < 2 ? both : List.of(both.get(which));
+    }
+
+    private static List<Edit> sameLegs(Ring ring, Conductor with, SetUp setUp) {
+        double ohms = crossing(setUp).stream()
+                .filter(Edit.Bridge.class::isInstance)
+                .mapToDouble(e -> ((Edit.Bridge) e).ohms())
+                .max()
+                .orElse(0.001);
+        return List.of(
+                new Edit.Bridge(
+                        Places.cableAtBoard(ring.id(), Conductor.LINE), Places.cableAtBoard(ring.id(), with), ohms),
+                new Edit.Bridge(
+                        Places.secondCableAtBoard(ring.id(), Conductor.LINE),
+                        Places.secondCableAtBoard(ring.id(), with),
+                        ohms));
+    }
+
+    private void insulation(Optional<CircuitId> circuit, List<Slot.Measured> of) {
+        loads(circuit, of);
+        left(of, Cause.NEUTRAL_LEFT_IN, "with the neutral in its bar", a -> a instanceof Action.TakeOut);
+        left(
+                of,
+                Cause.DEVICE_LEFT_ON,
+                "with the device on",
+                a -> a instanceof Action.Operate o && o.words().startsWith("Breaker"));
+        circuit.ifPresent(c -> otherwise(
+                of,
+                Cause.CPC_OFF_BAR,
+                "with the CPC off the bar",
+                s -> with(s, List.of(new Edit.Open(Places.terminationAtBoard(c, Conductor.CPC)))),
+                1));
+        lowVolts(of);
+        rounds(of);
+    }
+
+    private void lowVolts(List<Slot.Measured> of) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        for (Slot.Measured slot : of) {
+            if (slot.function() == Function.INSULATION_500
+                    && slot.measurement() instanceof Measurement.TwoProbe probes) {
+                double base = boxes.bench()
+                        .value(slot.with(new Measurement.TwoProbe(Function.INSULATION_250, probes.a(), probes.b())));
+                say(says, slot, base);
+            }
+        }
+        addWorld(says, Cause.WRONG_VOLTS, "at 250 V", 1);
+    }
+
+    /** A round whose switch was not operated reads as the first one does. */
+    private void rounds(List<Slot.Measured> of) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        for (Slot.Measured slot : of) {
+            String id = slot.id().value();
+            if (id.matches(".*/round-[2-9]")) {
+                SlotId first = new SlotId(id.replaceAll("/round-.*", "/round-1"));
+                if (boxes.has(first)) {
+                    say(says, slot, boxes.right(first).orElse(Double.POSITIVE_INFINITY));
+                }
+            }
+        }
+        addWorld(says, Cause.OTHER_POSITION, "with the switches left as they were", 1);
+    }
+
+    /** A lead that is open shows over-range in every box of a test. */
+    private void over(List<Slot.Measured> of) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        of.stream()
+                .filter(s -> boxes.hasMeter(s) && !s.function().isLive())
+                .forEach(s -> say(says, s, Double.POSITIVE_INFINITY));
+        addWorld(says, Cause.LEAD_BROKEN, "with a lead open", 2);
+    }
+}
