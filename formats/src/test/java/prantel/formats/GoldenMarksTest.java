@@ -41,7 +41,7 @@ class GoldenMarksTest {
     private static final Path GOLDEN = Path.of("src/test/resources/golden-marks.txt");
     private static final List<String> RIGS =
             List.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
-    private static final int RECORDS = 400;
+    private static final int RECORDS = 150;
 
     @Test
     void theWorkshopsFileGivesTheMarksItGaveInCode() throws Exception {

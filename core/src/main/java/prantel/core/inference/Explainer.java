@@ -20,7 +20,7 @@ import prantel.core.sequence.SlotId;
  */
 public final class Explainer {
     private static final int MOST_CAUSES = 6;
-    private static final int MOST_TOLD = 3;
+    private static final int MOST_TOLD = 5;
     private static final int SEVERAL = 3;
     /** A cause is named only when the record is this much likelier with it than left to chance, natural logarithm. */
     private static final double LEAST_GAIN = 0.5;
@@ -124,14 +124,19 @@ public final class Explainer {
         Map<Set<String>, Likelihood.Score> before = new HashMap<>();
         List<Tried> tried = new ArrayList<>();
         for (World world : worlds) {
+            if (world.says().entrySet().stream()
+                    .noneMatch(
+                            e -> boxes.written(e.getKey()).isReading() && likelihood.mayBe(e.getKey(), e.getValue()))) {
+                continue;
+            }
             Set<String> touched = new HashSet<>();
             world.says().keySet().forEach(id -> touched.add(likelihood.groupOf(id)));
             touched.remove("");
             if (touched.isEmpty()) {
                 continue;
             }
-            double was = before.computeIfAbsent(touched, t -> likelihood.of(t, now))
-                    .log();
+            double was =
+                    before.computeIfAbsent(touched, t -> likelihood.of(t, now)).log();
             Map<SlotId, Predicted> then = new HashMap<>(now);
             then.putAll(world.says());
             Likelihood.Score is = likelihood.of(touched, then);
@@ -155,9 +160,8 @@ public final class Explainer {
             if (told.containsKey(id) || !first.explains(id) || !odd.contains(id) && !asks) {
                 continue;
             }
-            List<Tried> here = tried.stream()
-                    .filter(t -> t.gain() > 0 && t.explains(id))
-                    .toList();
+            List<Tried> here =
+                    tried.stream().filter(t -> t.gain() > 0 && t.explains(id)).toList();
             double top = here.getFirst().gain();
             double sum =
                     here.stream().mapToDouble(t -> Math.exp(t.gain() - top)).sum();
@@ -195,7 +199,8 @@ public final class Explainer {
             case Predicted.Slipped(double base, double factor) -> boxes.shown(slot, base * factor);
             case Predicted.Over over ->
                 slot instanceof Slot.Measured m ? boxes.meter(m).overRange().shown() : "over-range";
-            case Predicted.InWindow(var window) -> boxes.at(slot.id()).withFaults().shown();
+            case Predicted.InWindow(var window) ->
+                boxes.at(slot.id()).withFaults().shown();
             case null -> "";
         };
     }

@@ -133,11 +133,7 @@ final class FigureWorlds {
             case SUM, SPREAD -> {}
         }
         for (int ten : new int[] {1, -1, 2, -2, 3, -3}) {
-            add(
-                    slot,
-                    Cause.SLIP_OF_TEN,
-                    undone(ten),
-                    Likelihood.ruled(slot.rule(), own) * Math.pow(10, ten));
+            add(slot, Cause.SLIP_OF_TEN, undone(ten), Likelihood.ruled(slot.rule(), own) * Math.pow(10, ten));
         }
     }
 

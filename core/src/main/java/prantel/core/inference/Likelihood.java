@@ -123,6 +123,27 @@ final class Likelihood {
         return new Score(log, unknown, strained);
     }
 
+    /** Whether what a world says of a box may be what stands there at all: most worlds need not be held against the record. */
+    boolean mayBe(SlotId id, Predicted predicted) {
+        Optional<Double> number = boxes.number(id);
+        return switch (predicted) {
+            case Predicted.Exactly(double base) -> boxes.isSame(id, base);
+            case Predicted.Near(double base) -> number.isEmpty() || isNear(id, number.get(), base);
+            case Predicted.Slipped(double base, double factor) ->
+                number.filter(n -> isNear(id, n / factor, base)).isPresent();
+            case Predicted.Over over -> boxes.isOver(id) || insideFrom(id);
+            case Predicted.InWindow window -> true;
+        };
+    }
+
+    private boolean isNear(SlotId id, double written, double base) {
+        if (!(base < Double.MAX_VALUE)) {
+            return false;
+        }
+        SharedTerms.Row row = row(boxes.at(id).slot(), written, base);
+        return Math.abs(row.residual()) < 2 * FAR * spread(row);
+    }
+
     /** Of the groups a world touches alone. */
     Score of(Set<String> some, Map<SlotId, Predicted> changed) {
         double log = 0;

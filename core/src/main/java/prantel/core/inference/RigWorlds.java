@@ -54,7 +54,9 @@ final class RigWorlds {
             if (e.slot() instanceof Slot.Measured m
                     && boxes.hasMeter(m)
                     && !e.healthy().equals(e.withFaults())) {
-                byCircuit.computeIfAbsent(m.circuit(), c -> new HashMap<>()).put(m.id(), Predicted.of(e.healthy(), e.healthyWindow()));
+                byCircuit
+                        .computeIfAbsent(m.circuit(), c -> new HashMap<>())
+                        .put(m.id(), Predicted.of(e.healthy(), e.healthyWindow()));
             }
         }
         byCircuit.forEach((circuit, says) -> {

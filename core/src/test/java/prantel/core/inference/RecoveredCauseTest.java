@@ -112,7 +112,10 @@ class RecoveredCauseTest {
         for (int n = 0; n < RIGS_A_SEED; n++) {
             Key key = key(random);
             for (Expectation e : key.expectations()) {
-                if (e.withFaults() instanceof Reading.Value value && value.value() > 0 && random.nextInt(12) == 0) {
+                if (e.withFaults() instanceof Reading.Value value
+                        // a digit or two, ten times as much, is a joint or a contact as well
+                        && value.value() > 4 * value.resolution()
+                        && random.nextInt(12) == 0) {
                     Map<SlotId, String> texts = right(key);
                     texts.put(
                             e.slot().id(),
