@@ -5,13 +5,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
-import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
+import prantel.bench.mistakes.MistakeBench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
@@ -28,7 +29,11 @@ public final class Bench {
 
     private Bench() {}
 
-    public static void main(String[] arguments) throws RunnerException, IOException, InterruptedException {
+    public static void main(String[] arguments) throws Exception {
+        if (arguments.length > 0 && arguments[0].equals("mistakes")) {
+            MistakeBench.main(Arrays.copyOfRange(arguments, 1, arguments.length));
+            return;
+        }
         Path demo = Path.of(System.getProperty("prantel.demo", "demo"));
         boolean keys = arguments.length == 0 || arguments[0].equals("keys");
         boolean growth = arguments.length == 0 || arguments[0].equals("growth");

@@ -77,7 +77,10 @@ public final class MarkExport {
         finding.remarks().forEach(remarks::add);
         ArrayNode causes = node.putArray("explanations");
         finding.explanations()
-                .forEach(e -> causes.addObject().put("cause", word(e.cause())).put("evidence", e.evidence()));
+                .forEach(e -> causes.addObject()
+                        .put("cause", word(e.cause()))
+                        .put("evidence", e.evidence())
+                        .put("share", Math.round(1000 * e.likelihood()) / 1000.0));
     }
 
     private static void write(Mark mark, ObjectNode node) {
