@@ -379,7 +379,7 @@ final class Corpus {
                                     .isPresent());
                     if (!all.isEmpty()) {
                         Slot.Measured m = all.get(random.nextInt(all.size()));
-                        double base = base(texts.get(m.id())).orElseThrow();
+                        double base = base(texts.getOrDefault(m.id(), "")).orElseThrow();
                         texts.put(
                                 m.id(),
                                 String.format(Locale.ROOT, "%.3f Ω", random.nextBoolean() ? base * 10 : base / 10));
