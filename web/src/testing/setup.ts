@@ -1,6 +1,5 @@
-import { configure } from "@testing-library/react";
 import "@testing-library/jest-dom/vitest";
-import { cleanup } from "@testing-library/react";
+import { cleanup, configure } from "@testing-library/react";
 import { afterEach } from "vitest";
 
 // without global test functions the library does not clean up by itself
