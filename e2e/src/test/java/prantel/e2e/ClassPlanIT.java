@@ -3,6 +3,7 @@ package prantel.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -21,8 +22,9 @@ class ClassPlanIT extends BrowserTest {
                 .click();
         page.getByLabel("Petra Lindholm").uncheck();
         button(page, "Propose a plan").click();
+        // every single fault of every bay is tried first: on a busy machine that takes its time
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Session 2")))
-                .isVisible();
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(180_000));
         assertThat(page.getByText(Pattern.compile("Mean difficulty of a candidate")))
                 .isVisible();
         Axe.check(page, "Plan a class");
