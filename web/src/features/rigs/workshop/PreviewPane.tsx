@@ -24,6 +24,7 @@ export function PreviewPane({ rig, problems, view, saved, circuit, working }: Pr
   return (
     <aside
       aria-label="What it comes to"
+      tabIndex={0}
       className="space-y-3 lg:col-start-2 xl:sticky xl:top-20 xl:col-start-auto xl:max-h-[calc(100vh-6rem)] xl:self-start xl:overflow-y-auto"
     >
       <p role="status" className="text-[13px] text-ink2">
