@@ -1,6 +1,20 @@
 import { Pane } from "../../ui/Pane";
 import type { MarkingView } from "./queries";
 
+type Cause = MarkingView["causes"][number];
+
+function titleOf({ kind, slots }: Cause): string {
+  const one = slots.length === 1;
+  switch (kind) {
+    case "ASK":
+      return one ? "One reading to ask about" : `${slots.length} readings to ask about`;
+    case "RIG":
+      return one ? "One reading, perhaps the rig" : `${slots.length} readings, perhaps the rig`;
+    case "OFF":
+      return one ? "Why one reading is off" : `Why ${slots.length} readings are off`;
+  }
+}
+
 /** What probably made the readings of this test wrong, said once for all of them, with a question to ask. */
 export function Causes({ view, step }: { view: MarkingView; step: string }) {
   const slots = new Set(view.lines.filter((l) => l.step === step).map((l) => l.slot));
@@ -11,16 +25,20 @@ export function Causes({ view, step }: { view: MarkingView; step: string }) {
       {here.map((cause) => (
         <Pane
           key={cause.cause}
-          wall="caution"
-          title={
-            cause.slots.length === 1 ? "Why one reading is off" : `Why ${cause.slots.length} readings are off`
-          }
+          {...(cause.kind === "ASK" ? {} : { wall: "caution" as const })}
+          title={titleOf(cause)}
         >
           <p className="mb-2">
             <b>{cause.label}.</b> {cause.evidence}
           </p>
           <p>
-            <b>Ask:</b> “{cause.question}”
+            {cause.kind === "RIG" ? (
+              cause.question
+            ) : (
+              <>
+                <b>Ask:</b> “{cause.question}”
+              </>
+            )}
           </p>
         </Pane>
       ))}

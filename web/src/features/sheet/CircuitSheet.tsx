@@ -234,7 +234,7 @@ function Words({ box, open, onText }: { box: ShownBox; open: boolean; onText: (t
             aria-pressed={chosen}
             onClick={() => onText(chosen ? "" : words)}
             className={classes(
-              "min-h-12 rounded-md border px-2 text-[15px]",
+              "min-h-12 min-w-12 rounded-md border px-2 text-[15px]",
               chosen ? "border-work bg-work-soft font-bold" : "border-line text-ink2 hover:bg-work-soft",
             )}
           >
@@ -247,13 +247,16 @@ function Words({ box, open, onText }: { box: ShownBox; open: boolean; onText: (t
         );
       })}
       {coded && (
-        <Reason
-          key={coded}
-          label={`${nameOf(box)}, why ${coded.replace(":", "")}`}
-          text={box.text.slice(coded.length).trim()}
-          open={open}
-          onText={(why) => onText(`${coded} ${why}`.trim())}
-        />
+        /* on a line of its own: the keys stay where they are */
+        <span className="flex basis-full justify-end">
+          <Reason
+            key={coded}
+            label={`${nameOf(box)}, why ${coded.replace(":", "")}`}
+            text={box.text.slice(coded.length).trim()}
+            open={open}
+            onText={(why) => onText(`${coded} ${why}`.trim())}
+          />
+        </span>
       )}
     </span>
   );

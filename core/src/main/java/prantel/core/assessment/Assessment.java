@@ -1,11 +1,13 @@
 package prantel.core.assessment;
 
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import prantel.core.marking.Mark.Award;
@@ -13,6 +15,8 @@ import prantel.core.marking.Outcome.Verdict;
 
 /** The state of one assessment, derived from its events and from nothing else. */
 public final class Assessment {
+    private static final int MOST_UNDONE = 40;
+
     private final Pinned fixed;
     private @Nullable String faultsFile;
     private int faultsSeq;
@@ -44,16 +48,31 @@ public final class Assessment {
     private final Map<String, Answered> questions = new LinkedHashMap<>();
     private @Nullable Stop stop;
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
+    private Conduct conduct;
+    private List<Undoable> undoable = List.of();
+    private final Map<String, Pinned.Document> writtenWith = new HashMap<>();
     private OffsetDateTime lastChange;
     private int seq;
+    private int markedSeq;
 
     private Assessment(Pinned fixed) {
         this.fixed = fixed;
+        this.conduct = Conduct.of(fixed);
         this.lastChange = fixed.preparedAt();
     }
 
-    /** How often something was written about, and the numbers of the first and the last such event. */
-    private record Subject(int count, int firstSeq, int lastSeq) {}
+    /** How often something was written about, the first such event, and the number of the last. */
+    private record Subject(int count, First first, int lastSeq) {}
+
+    /** The first event about something. */
+    public record First(int seq, OffsetDateTime at, String by) {}
+
+    /** @param seq of the event, or of the undo that restored what it wrote @param before number of the last event about the same thing then @param inverse takes it back */
+    private record Undoable(int seq, int before, String by, AssessmentEvent inverse) {
+        Undoable restoredBy(int undo) {
+            return new Undoable(undo, before, by, inverse);
+        }
+    }
 
     private record Handled(int fault, AssessmentEvent.Handling what) {}
 
@@ -69,11 +88,11 @@ public final class Assessment {
     /** What an assessor gave for a proposed mark. */
     public record Decision(Award proposed, Award given, String reason, String by, OffsetDateTime at) {}
 
-    /** @param slip what was wrong; empty where it was right */
-    public record Seen(boolean right, String slip, String by, OffsetDateTime at) {}
+    /** @param slip what was wrong; empty where it was right @param seq number of the event that says so */
+    public record Seen(boolean right, String slip, String by, OffsetDateTime at, int seq) {}
 
-    /** @param points positions of those that were said */
-    public record Answered(List<Integer> points, String by, OffsetDateTime at) {}
+    /** @param points positions of those that were said @param seq number of the event that says so */
+    public record Answered(List<Integer> points, String by, OffsetDateTime at, int seq) {}
 
     /** A stop for safety. */
     public record Stop(String what, String by, OffsetDateTime at) {}
@@ -127,17 +146,90 @@ public final class Assessment {
         questions.putAll(old.questions);
         stop = old.stop;
         decisions.putAll(old.decisions);
+        conduct = old.conduct;
+        undoable = old.undoable;
+        writtenWith.putAll(old.writtenWith);
         lastChange = old.lastChange;
         seq = old.seq;
+        markedSeq = old.markedSeq;
+    }
+
+    /** What can be taken back once this has happened: an undo takes off what it undoes, anything else comes on top. */
+    private List<Undoable> undoableAfter(Recorded recorded) {
+        Optional<AssessmentEvent> back = inverse(recorded.event());
+        if (back.isEmpty()) {
+            return undoable;
+        }
+        AssessmentEvent inverse = back.get();
+        List<Undoable> next = new ArrayList<>(undoable);
+        if (inverse.equals(recorded.event())) {
+            // said once more: what is taken back is still the first time
+            int about = lastSeqAbout(inverse.subject());
+            next.replaceAll(
+                    u -> u.seq() == about && u.by().equals(recorded.by()) ? u.restoredBy(recorded.seq()) : u);
+            return List.copyOf(next);
+        }
+        Undoable last = undoable(recorded.by());
+        if (last != null && last.inverse().equals(recorded.event())) {
+            next.remove(last);
+            String subject = recorded.event().subject();
+            next.replaceAll(u -> u.seq() == last.before() && u.inverse().subject().equals(subject)
+                    ? u.restoredBy(recorded.seq())
+                    : u);
+        } else {
+            int before = lastSeqAbout(recorded.event().subject());
+            next.add(new Undoable(recorded.seq(), before, recorded.by(), inverse));
+        }
+        return List.copyOf(next.subList(Math.max(0, next.size() - MOST_UNDONE), next.size()));
+    }
+
+    /** What would take an event back that happens now; itself where it changes nothing, empty where it cannot be taken back. */
+    private Optional<AssessmentEvent> inverse(AssessmentEvent event) {
+        return Optional.ofNullable(
+                switch (event) {
+                    case AssessmentEvent.Observed seen -> {
+                        Seen was = observations.get(seen.observation());
+                        yield was == null
+                                ? new AssessmentEvent.Observed(
+                                        seen.observation(), AssessmentEvent.Sight.NOT_SEEN, "")
+                                : new AssessmentEvent.Observed(
+                                        seen.observation(),
+                                        was.right() ? AssessmentEvent.Sight.RIGHT : AssessmentEvent.Sight.SLIP,
+                                        was.slip());
+                    }
+                    case AssessmentEvent.Asked asked -> {
+                        Answered was = questions.get(asked.question());
+                        yield new AssessmentEvent.Asked(asked.question(), was == null ? null : was.points());
+                    }
+                    case AssessmentEvent.Ticked tick ->
+                        new AssessmentEvent.Ticked(
+                                tick.list(), tick.item(), conduct.tick(tick.list(), tick.item()) != null);
+                    default -> null;
+                });
+    }
+
+    /** Somebody else who wrote about the same thing since is not overruled. */
+    private @Nullable Undoable undoable(String by) {
+        for (Undoable u : undoable.reversed()) {
+            if (u.by().equals(by)) {
+                return lastSeqAbout(u.inverse().subject()) == u.seq() ? u : null;
+            }
+        }
+        return null;
     }
 
     private void apply(Recorded recorded) {
+        undoable = undoableAfter(recorded);
+        conduct = conduct.after(recorded);
         seq = recorded.seq();
         lastChange = recorded.at();
+        if (isMarked(recorded.event())) {
+            markedSeq = seq;
+        }
         subjects.merge(
                 recorded.event().subject(),
-                new Subject(1, seq, seq),
-                (old, one) -> new Subject(old.count() + 1, old.firstSeq(), one.lastSeq()));
+                new Subject(1, new First(seq, recorded.at(), recorded.by()), seq),
+                (old, one) -> new Subject(old.count() + 1, old.first(), one.lastSeq()));
         switch (recorded.event()) {
             case AssessmentEvent.FaultsChosen chosen -> {
                 faultsFile = chosen.file();
@@ -155,6 +247,7 @@ public final class Assessment {
             case AssessmentEvent.SheetOpened opened -> openedAt = recorded.at();
             case AssessmentEvent.ReadingWritten written -> {
                 readings.put(written.slot(), new Entry<>(written.text(), recorded.seq()));
+                writtenWith.put(written.slot(), conduct.tester());
                 if (relaysOutSince == null) {
                     writtenWhileOut.remove(written.slot());
                 } else {
@@ -217,14 +310,17 @@ public final class Assessment {
                                     seen.sight() == AssessmentEvent.Sight.RIGHT,
                                     seen.slip(),
                                     recorded.by(),
-                                    recorded.at()));
+                                    recorded.at(),
+                                    recorded.seq()));
                 }
             }
             case AssessmentEvent.Asked asked -> {
                 if (asked.points() == null) {
                     questions.remove(asked.question());
                 } else {
-                    questions.put(asked.question(), new Answered(asked.points(), recorded.by(), recorded.at()));
+                    questions.put(
+                            asked.question(),
+                            new Answered(asked.points(), recorded.by(), recorded.at(), recorded.seq()));
                 }
             }
             case AssessmentEvent.Stopped stopped -> stop = new Stop(stopped.what(), recorded.by(), recorded.at());
@@ -232,7 +328,30 @@ public final class Assessment {
                 answersFile = answers.file();
                 answersFor = answers.faults();
             }
+            case AssessmentEvent.StopLifted lifted -> stop = null;
+            case AssessmentEvent.BrokenOff broken -> handedInAt = recorded.at();
+            case AssessmentEvent.Ticked tick -> {}
+            case AssessmentEvent.Halted halted -> {}
+            case AssessmentEvent.Resumed resumed -> {}
+            case AssessmentEvent.InstrumentChanged changed -> {}
+            case AssessmentEvent.HandedOver over -> {}
+            case AssessmentEvent.Adjusted adjusted -> {}
+            case AssessmentEvent.CircuitsChosen chosen -> {}
+            case AssessmentEvent.Continued from -> {}
         }
+    }
+
+    /** Whether marks may come out otherwise for it: all but what is decided about them and how the rig is cleared. */
+    private static boolean isMarked(AssessmentEvent event) {
+        return switch (event) {
+            case AssessmentEvent.MarkDecided mark -> false;
+            case AssessmentEvent.OutcomeDecided outcome -> false;
+            case AssessmentEvent.ClearCheckTaken check -> false;
+            case AssessmentEvent.Cleared cleared -> false;
+            case AssessmentEvent.HandedOver over -> false;
+            case AssessmentEvent.Ticked tick -> false;
+            default -> true;
+        };
     }
 
     private static Taken taken(String text, Recorded recorded) {
@@ -249,6 +368,9 @@ public final class Assessment {
 
     /** Where it stands. Clearing the rig may come before marking: the next candidate waits, the marks can. */
     public Stage stage() {
+        if (conduct.brokenOff() != null) {
+            return clearedAt == null ? Stage.CLEAR : Stage.DONE;
+        }
         if (openedAt == null) {
             return Stage.SET;
         }
@@ -399,6 +521,11 @@ public final class Assessment {
         return seq;
     }
 
+    /** Number of the last event that marks may depend on: a decision about one mark leaves the others as they were. */
+    public int markedSeq() {
+        return markedSeq;
+    }
+
     /** What the candidate said a box would read, before it was read. */
     public Map<String, Entry<String>> expected() {
         return expected;
@@ -419,9 +546,25 @@ public final class Assessment {
         return stop;
     }
 
-    /** Number of the first event about a subject; 0 for none. */
-    public int firstSeqAbout(String subject) {
+    /** The first event about a subject; null for none. */
+    public @Nullable First firstAbout(String subject) {
         Subject known = subjects.get(subject);
-        return known == null ? 0 : known.firstSeq();
+        return known == null ? null : known.first();
+    }
+
+    /** How it is conducted: who watches, what was ticked, when the clock stood still. */
+    public Conduct conduct() {
+        return conduct;
+    }
+
+    /** The instrument a box was last written with; the one in use where nothing is written. */
+    public Pinned.Document writtenWith(String slot) {
+        return writtenWith.getOrDefault(slot, conduct.tester());
+    }
+
+    /** Takes back what a person recorded last; null where there is nothing to take back. */
+    public @Nullable AssessmentEvent undo(String by) {
+        Undoable last = undoable(by);
+        return last == null ? null : last.inverse();
     }
 }

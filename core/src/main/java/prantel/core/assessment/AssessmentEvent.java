@@ -1,6 +1,8 @@
 package prantel.core.assessment;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Outcome.Verdict;
@@ -10,33 +12,45 @@ import prantel.core.marking.Outcome.Verdict;
  * is a new kind.
  */
 public sealed interface AssessmentEvent {
-    /** The stable name of its kind: what is stored. */
+    /** The stable name of each kind: what is stored. */
+    Map<Class<? extends AssessmentEvent>, String> KINDS = Map.ofEntries(
+            Map.entry(FaultsChosen.class, "faults-chosen"),
+            Map.entry(LockedOff.class, "locked-off"),
+            Map.entry(CheckTaken.class, "check-taken"),
+            Map.entry(SheetOpened.class, "sheet-opened"),
+            Map.entry(ReadingWritten.class, "reading-written"),
+            Map.entry(BoxJudged.class, "box-judged"),
+            Map.entry(FaultsReported.class, "faults-reported"),
+            Map.entry(HandedIn.class, "handed-in"),
+            Map.entry(HandedBack.class, "handed-back"),
+            Map.entry(MarkDecided.class, "mark-decided"),
+            Map.entry(OutcomeDecided.class, "outcome-decided"),
+            Map.entry(ClearCheckTaken.class, "clear-check-taken"),
+            Map.entry(Cleared.class, "cleared"),
+            Map.entry(BoxCommanded.class, "box-commanded"),
+            Map.entry(FaultHandled.class, "fault-handled"),
+            Map.entry(LiveCheckTaken.class, "live-check-taken"),
+            Map.entry(Energised.class, "energised"),
+            Map.entry(BoxFellOut.class, "box-fell-out"),
+            Map.entry(AnswersAccepted.class, "answers-accepted"),
+            Map.entry(ExpectedSaid.class, "expected-said"),
+            Map.entry(Observed.class, "observed"),
+            Map.entry(Asked.class, "asked"),
+            Map.entry(Stopped.class, "stopped"),
+            Map.entry(StopLifted.class, "stop-lifted"),
+            Map.entry(Ticked.class, "ticked"),
+            Map.entry(Halted.class, "halted"),
+            Map.entry(Resumed.class, "resumed"),
+            Map.entry(InstrumentChanged.class, "instrument-changed"),
+            Map.entry(HandedOver.class, "handed-over"),
+            Map.entry(Adjusted.class, "adjusted"),
+            Map.entry(CircuitsChosen.class, "circuits-chosen"),
+            Map.entry(BrokenOff.class, "broken-off"),
+            Map.entry(Continued.class, "continued"));
+
+    /** The stable name of its kind. */
     default String kind() {
-        return switch (this) {
-            case FaultsChosen event -> "faults-chosen";
-            case LockedOff event -> "locked-off";
-            case CheckTaken event -> "check-taken";
-            case SheetOpened event -> "sheet-opened";
-            case ReadingWritten event -> "reading-written";
-            case BoxJudged event -> "box-judged";
-            case FaultsReported event -> "faults-reported";
-            case HandedIn event -> "handed-in";
-            case HandedBack event -> "handed-back";
-            case MarkDecided event -> "mark-decided";
-            case OutcomeDecided event -> "outcome-decided";
-            case ClearCheckTaken event -> "clear-check-taken";
-            case Cleared event -> "cleared";
-            case BoxCommanded event -> "box-commanded";
-            case FaultHandled event -> "fault-handled";
-            case LiveCheckTaken event -> "live-check-taken";
-            case Energised event -> "energised";
-            case BoxFellOut event -> "box-fell-out";
-            case AnswersAccepted event -> "answers-accepted";
-            case ExpectedSaid event -> "expected-said";
-            case Observed event -> "observed";
-            case Asked event -> "asked";
-            case Stopped event -> "stopped";
-        };
+        return Objects.requireNonNull(KINDS.get(getClass()));
     }
 
     /** What it is about: writes about the same thing are held against each other. */
@@ -254,4 +268,67 @@ public sealed interface AssessmentEvent {
 
     /** The assessment was stopped for safety: the sheet freezes, the rig is made safe. @param what happened */
     record Stopped(String what) implements AssessmentEvent {}
+
+    /** After a stop, and with the rig made safe, the candidate goes on: what follows was decided. @param reason why it goes on */
+    record StopLifted(String reason) implements AssessmentEvent {}
+
+    /** An item of a list was looked at or said. @param on false takes it back */
+    record Ticked(Checklist list, String item, boolean on) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "tick/" + list.fileName() + "/" + item;
+        }
+    }
+
+    /**
+     * The clock stands still: the rig or the instrument is not as it should be, or something came between.
+     *
+     * @param what is the matter
+     * @param spared what costs the candidate nothing for it
+     */
+    record Halted(Pause.Why why, String what, Pause.Spared spared) implements AssessmentEvent {}
+
+    /** The clock goes on. @param what was done about it */
+    record Resumed(String what) implements AssessmentEvent {}
+
+    /** Another instrument is in use from now on; what was read with the one before stays as it was read. */
+    record InstrumentChanged(Pinned.Document tester, String reason) implements AssessmentEvent {}
+
+    /** Another assessor watches from now on. @param to account id */
+    record HandedOver(String to) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "assessor";
+        }
+    }
+
+    /** What is granted to the candidate; never why. @param timeFactor of every time, 1 for none @param given in words */
+    record Adjusted(double timeFactor, List<String> given) implements AssessmentEvent {
+        public Adjusted {
+            given = List.copyOf(given);
+        }
+
+        @Override
+        public String subject() {
+            return "adjusted";
+        }
+    }
+
+    /** The circuits to be tested. @param circuits their ids; empty for all */
+    record CircuitsChosen(List<String> circuits) implements AssessmentEvent {
+        public CircuitsChosen {
+            circuits = List.copyOf(circuits);
+        }
+
+        @Override
+        public String subject() {
+            return "circuits";
+        }
+    }
+
+    /** It ends without a judgement: a rig fault, a candidate who is ill. @param continuedAs the assessment that carries on; null for none */
+    record BrokenOff(String reason, @Nullable String continuedAs) implements AssessmentEvent {}
+
+    /** It carries on from another one, with what was seen and answered there. Seconds are those used there. */
+    record Continued(String from, long deadSeconds, long liveSeconds) implements AssessmentEvent {}
 }

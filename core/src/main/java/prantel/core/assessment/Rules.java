@@ -2,6 +2,7 @@ package prantel.core.assessment;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.core.sequence.Slot;
@@ -42,6 +43,15 @@ public final class Rules {
             new Why("decided", "the outcome is decided: the answers it was decided with stay as they are");
     private static final Why READ_ALREADY =
             new Why("read-already", "a reading is in: what was expected stays as it was said before");
+    private static final Why HALTED = new Why("halted", "the clock stands still: your assessor lets you go on");
+    private static final Why NOT_HALTED = new Why("not-halted", "the clock runs; nothing stands still");
+    private static final Why NOT_STOPPED = new Why("not-stopped", "it was not stopped for safety");
+    private static final Why NOT_SAFE_YET =
+            new Why("make-safe", "make it safe first: tick every item of “Make safe”, then decide what follows");
+    private static final Why BEGUN =
+            new Why("sheet-open", "the sheet is open: which circuits are tested was settled before");
+    private static final Why NOT_FIRST = new Why("begun", "it can only carry on from another one before anything is recorded");
+
     private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
 
     private static final Why STILL_DEAD =
@@ -73,14 +83,13 @@ public final class Rules {
                     case AssessmentEvent.BoxCommanded box -> relays(box, state);
                     case AssessmentEvent.BoxFellOut fell -> null;
                     case AssessmentEvent.LiveCheckTaken check -> atWorkAndDead(state);
-                    case AssessmentEvent.Energised energised ->
-                        energised.on() ? state.stop() != null ? FROZEN : atWork(state) : null;
+                    case AssessmentEvent.Energised energised -> energised.on() ? goingLive(state) : null;
                     case AssessmentEvent.ReadingWritten written -> writing(state);
                     case AssessmentEvent.BoxJudged judged -> writing(state);
                     case AssessmentEvent.FaultsReported reported -> writing(state);
                     case AssessmentEvent.ExpectedSaid said -> writing(state);
                     case AssessmentEvent.HandedIn in ->
-                        state.stage() != Stage.WATCH ? CLOSED : state.energisedAt() != null ? LIVE_HAND_IN : null;
+                        handingIn(state);
                     case AssessmentEvent.HandedBack back ->
                         state.stage() != Stage.MARK || !state.occupiesBay() || state.stop() != null ? NOT_BACK : null;
                     case AssessmentEvent.Observed observed -> watching(state);
@@ -92,11 +101,78 @@ public final class Rules {
                     case AssessmentEvent.AnswersAccepted answers -> state.outcome() != null ? DECIDED : null;
                     case AssessmentEvent.ClearCheckTaken check -> clearing(state);
                     case AssessmentEvent.Cleared cleared -> clearing(state);
+                    case AssessmentEvent.StopLifted lifted ->
+                        state.stop() == null || state.stage() != Stage.WATCH ? NOT_STOPPED : madeSafe(state);
+                    case AssessmentEvent.Ticked tick -> ticking(tick, state);
+                    case AssessmentEvent.Halted halted ->
+                        state.stage() != Stage.WATCH
+                                ? NOT_AT_WORK
+                                : state.stop() != null ? FROZEN : state.conduct().pause().isPresent() ? HALTED : null;
+                    case AssessmentEvent.Resumed resumed ->
+                        state.stop() != null || state.conduct().pause().isEmpty() ? NOT_HALTED : null;
+                    case AssessmentEvent.InstrumentChanged changed ->
+                        state.handedInAt() != null ? CLOSED : state.energisedAt() != null ? LIVE : null;
+                    case AssessmentEvent.HandedOver over -> state.stage() == Stage.DONE ? OVER : null;
+                    case AssessmentEvent.Adjusted adjusted -> state.handedInAt() != null ? CLOSED : null;
+                    case AssessmentEvent.CircuitsChosen chosen -> state.openedAt() != null ? BEGUN : null;
+                    case AssessmentEvent.BrokenOff broken ->
+                        state.handedInAt() != null ? CLOSED : state.energisedAt() != null ? LIVE : null;
+                    case AssessmentEvent.Continued from -> state.seq() > 0 ? NOT_FIRST : null;
                 });
     }
 
     private static @Nullable Why atWork(Assessment state) {
         return state.stage() == Stage.WATCH ? null : NOT_AT_WORK;
+    }
+
+    /** Asked for by the candidate, seen and given by the assessor, each item by itself. */
+    private static @Nullable Why goingLive(Assessment state) {
+        if (state.stop() != null) {
+            return FROZEN;
+        }
+        if (state.stage() != Stage.WATCH) {
+            return NOT_AT_WORK;
+        }
+        if (state.conduct().pause().isPresent()) {
+            return HALTED;
+        }
+        for (Checklist list : List.of(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN)) {
+            List<Checklist.Item> open = state.conduct().open(list);
+            if (!open.isEmpty()) {
+                return new Why(
+                        "not-asked-or-given",
+                        "still open before it goes live (" + list.title() + "): "
+                                + open.stream().map(Checklist.Item::words).collect(Collectors.joining("; ")));
+            }
+        }
+        return null;
+    }
+
+    private static @Nullable Why handingIn(Assessment state) {
+        if (state.stage() != Stage.WATCH) {
+            return CLOSED;
+        }
+        if (state.energisedAt() != null) {
+            return LIVE_HAND_IN;
+        }
+        return state.stop() != null
+                ? madeSafe(state)
+                : state.conduct().pause().isPresent() ? HALTED : null;
+    }
+
+    private static @Nullable Why madeSafe(Assessment state) {
+        return state.energisedAt() != null
+                ? LIVE
+                : state.conduct().open(Checklist.MAKE_SAFE).isEmpty() ? null : NOT_SAFE_YET;
+    }
+
+    private static @Nullable Why ticking(AssessmentEvent.Ticked tick, Assessment state) {
+        return switch (tick.list()) {
+            case PREPARE -> state.handedInAt() != null ? CLOSED : null;
+            case READY -> state.stage() == Stage.WATCH ? null : NOT_AT_WORK;
+            case LIVE_ASKED, LIVE_GIVEN -> state.stop() != null ? FROZEN : atWorkAndDead(state);
+            case MAKE_SAFE -> state.stop() == null || state.stage() != Stage.WATCH ? NOT_STOPPED : null;
+        };
     }
 
     private static @Nullable Why atWorkAndDead(Assessment state) {
@@ -123,7 +199,9 @@ public final class Rules {
     }
 
     private static @Nullable Why writing(Assessment state) {
-        return state.stage() != Stage.WATCH ? CLOSED : state.stop() != null ? FROZEN : null;
+        return state.stage() != Stage.WATCH
+                ? CLOSED
+                : state.stop() != null ? FROZEN : state.conduct().pause().isPresent() ? HALTED : null;
     }
 
     /** While the candidate works, and until the outcome: an assessor remembers something later. */

@@ -65,6 +65,20 @@ public final class Key {
         }
     }
 
+    /** The same key with some boxes left out, or as another key has them. */
+    private Key(Key base, Function<Expectation, @Nullable Expectation> as) {
+        this.faults = base.faults;
+        this.healthy = base.healthy;
+        this.faulted = base.faulted;
+        this.reasons = base.reasons;
+        for (Expectation e : base.bySlot.values()) {
+            Expectation mine = as.apply(e);
+            if (mine != null) {
+                bySlot.put(e.slot().id(), mine);
+            }
+        }
+    }
+
     /** What boxes are held against when a fault exchanged a device; empty when none did. */
     private Map<SlotId, Optional<Limit>> limitsAsFitted() {
         Rig fitted = faults.fitted(rig());
@@ -108,6 +122,26 @@ public final class Key {
     public Key with(FaultSet others, Set<SlotId> boxes) {
         others.checkOn(rig());
         return new Key(others, healthy, boxes::contains, true);
+    }
+
+    /** The key for a part of the rig: boxes of these circuits, and those of no circuit. @param circuits none for all */
+    public Key of(Set<CircuitId> circuits) {
+        return circuits.isEmpty()
+                ? this
+                : new Key(this, e -> e.slot().circuit().filter(c -> !circuits.contains(c)).isPresent() ? null : e);
+    }
+
+    /** This key with some boxes as another key has them: those that were read with another instrument. */
+    public Key readWith(Key other, Set<SlotId> boxes) {
+        return new Key(this, e -> boxes.contains(e.slot().id()) ? other.expectation(e.slot().id()) : e);
+    }
+
+    /** The circuits that it has boxes for, in the order of the rig. */
+    public List<Circuit> circuits() {
+        Set<CircuitId> asked = bySlot.values().stream()
+                .flatMap(e -> e.slot().circuit().stream())
+                .collect(Collectors.toSet());
+        return rig().circuits().stream().filter(c -> asked.contains(c.id())).toList();
     }
 
     /** This key with all that is known of the healthy rig worked out, before many keys are made from it by several threads. */

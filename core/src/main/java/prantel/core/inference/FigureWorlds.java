@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import prantel.core.expectation.Expectation;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.scheme.TestKind;
@@ -117,23 +118,23 @@ final class FigureWorlds {
         switch (slot.rule()) {
             case HIGHEST, TWICE_HIGHEST -> {
                 if (own.size() > 1) {
-                    add(slot, Cause.LOWEST_RECORDED, "the lowest of them", Likelihood.lowest(own));
+                    add(slot, Cause.LOWEST_RECORDED, "the lowest of them", Slot.Rule.LOWEST.of(own));
                 }
                 double mean = own.stream().mapToDouble(x -> x).average().orElseThrow();
                 add(slot, Cause.MIDDLE_RECORDED, "their mean", mean);
                 own.forEach(o -> add(slot, Cause.MIDDLE_RECORDED, "one between them", o));
                 if (slot.rule() == Slot.Rule.TWICE_HIGHEST) {
-                    add(slot, Cause.NOT_DOUBLED, "the highest itself", Likelihood.highest(own));
+                    add(slot, Cause.NOT_DOUBLED, "the highest itself", Slot.Rule.HIGHEST.of(own));
                 } else if (slot.step() == TestKind.IPF) {
-                    add(slot, Cause.DOUBLED, "twice the highest", 2 * Likelihood.highest(own));
+                    add(slot, Cause.DOUBLED, "twice the highest", 2 * Slot.Rule.HIGHEST.of(own));
                 }
             }
-            case SLOWER -> add(slot, Cause.FASTER_RECORDED, "the faster of them", Likelihood.lowest(own));
+            case SLOWER -> add(slot, Cause.FASTER_RECORDED, "the faster of them", Slot.Rule.LOWEST.of(own));
             case LOWEST -> own.forEach(o -> add(slot, Cause.MIDDLE_RECORDED, "another of them", o));
             case SUM, SPREAD -> {}
         }
         for (int ten : new int[] {1, -1, 2, -2, 3, -3}) {
-            add(slot, Cause.SLIP_OF_TEN, undone(ten), Likelihood.ruled(slot.rule(), own) * Math.pow(10, ten));
+            add(slot, Cause.SLIP_OF_TEN, undone(ten), slot.rule().of(own) * Math.pow(10, ten));
         }
     }
 
@@ -182,13 +183,20 @@ final class FigureWorlds {
         }
     }
 
+    /** The loop that Zs by calculation of a circuit starts from: Ze, or Zdb of its board; empty where it is not calculated. */
+    private Optional<SlotId> upstream(Circuit circuit) {
+        return boxes.all().stream()
+                .map(Expectation::slot)
+                .filter(s -> s.circuit().filter(circuit.id()::equals).isPresent())
+                .filter(s -> s instanceof Slot.Composed c && c.rule() == Slot.Rule.SUM)
+                .map(s -> ((Slot.Composed) s).of().getFirst())
+                .findFirst();
+    }
+
     /** Ze and the candidate's own R1+R2 at each point, to the digit. */
     private Map<SlotId, Predicted> sums(Circuit circuit) {
         Map<SlotId, Predicted> says = new LinkedHashMap<>();
-        SlotId origin = circuit.way().board().equals(boxes.key().rig().origin().id())
-                ? ZE
-                : new SlotId(circuit.way().board() + "/zdb");
-        Optional<Double> ze = boxes.number(origin);
+        Optional<Double> ze = upstream(circuit).flatMap(boxes::number);
         if (ze.isEmpty()) {
             return says;
         }

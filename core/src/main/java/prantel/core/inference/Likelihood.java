@@ -340,26 +340,7 @@ final class Likelihood {
         if (own.isEmpty() || summed && own.size() < slot.of().size()) {
             return new Predicted.InWindow(boxes.at(slot.id()).window());
         }
-        return new Predicted.Exactly(ruled(slot.rule(), own));
-    }
-
-    /** What a rule makes of the candidate's own numbers. @param own at least one */
-    static double ruled(Slot.Rule rule, List<Double> own) {
-        return switch (rule) {
-            case HIGHEST, SLOWER -> highest(own);
-            case LOWEST -> lowest(own);
-            case TWICE_HIGHEST -> 2 * highest(own);
-            case SUM -> own.stream().mapToDouble(x -> x).sum();
-            case SPREAD -> highest(own) - lowest(own);
-        };
-    }
-
-    static double highest(List<Double> of) {
-        return of.stream().mapToDouble(x -> x).max().orElseThrow();
-    }
-
-    static double lowest(List<Double> of) {
-        return of.stream().mapToDouble(x -> x).min().orElseThrow();
+        return new Predicted.Exactly(slot.rule().of(own));
     }
 
     private double single(Slot slot, Predicted predicted) {

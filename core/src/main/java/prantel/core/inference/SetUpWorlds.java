@@ -293,7 +293,7 @@ final class SetUpWorlds {
         Map<SlotId, Predicted> says = new HashMap<>();
         for (Slot.Measured slot : of) {
             String id = slot.id().value();
-            if (id.matches(".*/round-[2-9]")) {
+            if (id.matches(".*/round-\\d+") && !id.endsWith("/round-1")) {
                 SlotId first = new SlotId(id.replaceAll("/round-.*", "/round-1"));
                 if (boxes.has(first)) {
                     say(says, slot, boxes.right(first).orElse(Double.POSITIVE_INFINITY));

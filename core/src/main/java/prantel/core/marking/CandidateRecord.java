@@ -18,6 +18,7 @@ import prantel.core.sequence.SlotId;
  * @param faultsWereOut boxes written while the set faults were not on the rig, through nobody's doing but the rig's own
  * @param expected what the candidate said a box would read before it was read, as written
  * @param watched what an assessor saw and asked
+ * @param spared boxes that cost nothing, each with what was the matter with the rig or the instrument
  */
 public record CandidateRecord(
         Map<SlotId, String> readings,
@@ -25,8 +26,10 @@ public record CandidateRecord(
         List<FaultReport> faults,
         Set<SlotId> faultsWereOut,
         Map<SlotId, String> expected,
-        Watched watched) {
+        Watched watched,
+        Map<SlotId, String> spared) {
     public CandidateRecord {
+        spared = Map.copyOf(spared);
         readings = Map.copyOf(readings);
         judgements = Map.copyOf(judgements);
         faults = List.copyOf(faults);
@@ -39,7 +42,17 @@ public record CandidateRecord(
             Map<SlotId, Boolean> judgements,
             List<FaultReport> faults,
             Set<SlotId> faultsWereOut) {
-        this(readings, judgements, faults, faultsWereOut, Map.of(), Watched.NOTHING);
+        this(readings, judgements, faults, faultsWereOut, Map.of(), Watched.NOTHING, Map.of());
+    }
+
+    public CandidateRecord(
+            Map<SlotId, String> readings,
+            Map<SlotId, Boolean> judgements,
+            List<FaultReport> faults,
+            Set<SlotId> faultsWereOut,
+            Map<SlotId, String> expected,
+            Watched watched) {
+        this(readings, judgements, faults, faultsWereOut, expected, watched, Map.of());
     }
 
     public CandidateRecord(Map<SlotId, String> readings, Map<SlotId, Boolean> judgements, List<FaultReport> faults) {

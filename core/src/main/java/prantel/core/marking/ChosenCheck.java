@@ -1,8 +1,6 @@
 package prantel.core.marking;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.stream.DoubleStream;
 import prantel.core.expectation.Window.Side;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Mark.Award;
@@ -28,11 +26,11 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
         if (anyOver && isOver(written)) {
             return new ChosenCheck(Award.FULL, new Evidence.OverRangeChosen());
         }
-        double[] numbers = own.stream()
+        List<Double> numbers = own.stream()
                 .filter(Written.Number.class::isInstance)
-                .mapToDouble(w -> ((Written.Number) w).base())
-                .toArray();
-        if (written instanceof Written.Number number && numbers.length > 0) {
+                .map(w -> ((Written.Number) w).base())
+                .toList();
+        if (written instanceof Written.Number number && !numbers.isEmpty()) {
             return ofNumbers(number, slot, numbers, anyOver);
         }
         return finding.side() == Side.INSIDE
@@ -40,8 +38,9 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
                 : new ChosenCheck(Award.NONE, new Evidence.NotTheirOwn());
     }
 
-    private static ChosenCheck ofNumbers(Written.Number number, Slot.Composed slot, double[] numbers, boolean anyOver) {
-        double right = ruled(slot.rule(), numbers);
+    private static ChosenCheck ofNumbers(
+            Written.Number number, Slot.Composed slot, List<Double> numbers, boolean anyOver) {
+        double right = slot.rule().of(numbers);
         String rule = slot.rule() == Slot.Rule.HIGHEST ? "" : slot.rule().words();
         if (isSame(number, right, slot.rule())) {
             return anyOver
@@ -52,19 +51,6 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
                 + slot.boxUnit().symbol();
         return new ChosenCheck(
                 Award.NONE, new Evidence.AnotherChosen(number.text().strip(), rule, shown));
-    }
-
-    private static double ruled(Slot.Rule rule, double[] numbers) {
-        DoubleStream all = Arrays.stream(numbers);
-        return switch (rule) {
-            case HIGHEST, SLOWER -> all.max().orElseThrow();
-            case LOWEST -> all.min().orElseThrow();
-            case TWICE_HIGHEST -> 2 * all.max().orElseThrow();
-            case SUM -> all.sum();
-            case SPREAD ->
-                Arrays.stream(numbers).max().orElseThrow()
-                        - Arrays.stream(numbers).min().orElseThrow();
-        };
     }
 
     /** What is worked out, to the digits that were written: 12.3 + 0.38 Ω is 12.7, 1130 A goes on the record as 1.13 kA. */

@@ -100,6 +100,9 @@ public sealed interface Evidence {
 
     record NotSeen() implements Evidence {}
 
+    /** @param what was the matter with the rig or the instrument */
+    record Spared(String what) implements Evidence {}
+
     record SeenRight() implements Evidence {}
 
     record SeenSlip(String slip) implements Evidence {}

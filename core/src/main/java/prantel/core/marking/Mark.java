@@ -47,6 +47,10 @@ public record Mark(
         return new Mark(id, group, title, worth, given, evidence, slots);
     }
 
+    Mark with(Award other, Evidence because) {
+        return new Mark(id, group, title, worth, other, because, slots);
+    }
+
     /** How much of a mark is given. */
     public enum Award {
         FULL(1),

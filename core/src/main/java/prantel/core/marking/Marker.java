@@ -48,8 +48,22 @@ public final class Marker {
      */
     public static MarkedSheet mark(Key key, Scheme scheme, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
         Marker marker = new Marker(key, scheme, record, agreed);
-        List<Mark> marks = marker.marks();
+        List<Mark> marks =
+                marker.marks().stream().map(m -> spared(m, record)).toList();
         return new MarkedSheet(key, marker.boxes.findings(), marks, Outcome.of(marks, scheme.pass()));
+    }
+
+    /** What was not the candidate's doing costs nothing; what came out right all the same counts. */
+    private static Mark spared(Mark mark, CandidateRecord record) {
+        if (mark.award() == Mark.Award.FULL || record.spared().isEmpty()) {
+            return mark;
+        }
+        return mark.slots().stream()
+                .map(record.spared()::get)
+                .filter(java.util.Objects::nonNull)
+                .findFirst()
+                .map(what -> mark.with(Mark.Award.NOT_SEEN, new Evidence.Spared(what)))
+                .orElse(mark);
     }
 
     /**
@@ -66,7 +80,7 @@ public final class Marker {
                 ofTests(test).forEach(c -> marks.addAll(boxes.ofRig(c, test)));
             }
         }
-        for (Circuit circuit : key.rig().circuits()) {
+        for (Circuit circuit : key.circuits()) {
             for (TestKind test : scheme.tests()) {
                 if (test.isOfEachCircuit()) {
                     ofTests(test).forEach(c -> marks.addAll(boxes.ofCircuit(c, test, circuit)));

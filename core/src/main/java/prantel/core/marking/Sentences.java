@@ -74,6 +74,7 @@ final class Sentences {
                         ? "Nothing is named that is not there."
                         : named.stream().collect(Collectors.joining("; ", "Named but not set: ", "."));
             case Evidence.NotSeen not -> "Nobody recorded it; it counts neither way.";
+            case Evidence.Spared(String what) -> "Costs nothing. " + what + ".";
             case Evidence.SeenRight right -> "Seen, and done right.";
             case Evidence.SeenSlip(String slip) -> "Seen: " + slip + ".";
             case Evidence.Answer(List<String> said, int needed, int of) ->

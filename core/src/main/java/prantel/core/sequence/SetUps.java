@@ -47,33 +47,6 @@ final class SetUps {
                 new Action.ProveDead(Isolation.provedDead(rig)));
     }
 
-    /**
-     * Method 1 with the CPC off the bar: for a circuit in conduit or armour, whose metal would be in parallel.
-     *
-     * @see #method1
-     */
-    SetUp method1OffBar(Circuit circuit, Conductor line, List<Action> more) {
-        String name = line == Conductor.LINE ? "Line" : line.word();
-        List<Action> actions = new ArrayList<>(List.of(
-                new Action.TakeOut(
-                        name + " of " + circuit.label() + " out of its device, CPC off the earth bar",
-                        Part.CONDUCTOR,
-                        List.of(
-                                new Edit.Open(Places.terminationAtBoard(circuit.id(), line)),
-                                new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.CPC)))),
-                new Action.Link(
-                        "and both linked",
-                        List.of(link(
-                                Places.cableAtBoard(circuit.id(), line),
-                                Places.cableAtBoard(circuit.id(), Conductor.CPC))),
-                        COMMA),
-                LOADS_OUT));
-        actions.addAll(more);
-        actions.add(new Action.NullLeads("Leads nulled"));
-        actions.add(new Action.PutProbes("probes on the line and E of the point", COMMA));
-        return dead(actions);
-    }
-
     /** Line and neutral of a radial out and linked: R1+Rn at its points. */
     SetUp lineToNeutral(Circuit circuit, Conductor line) {
         return dead(List.of(
@@ -111,31 +84,18 @@ final class SetUps {
         return dead(List.of(new Action.Heed(what)));
     }
 
-    /** Line conductor out of its device and into the earth bar: line and CPC are linked at the board. */
+    /**
+     * Line conductor out of its device and into the earth bar: line and CPC are linked at the board. In conduit or armour,
+     * whose metal is in parallel, a school may take the CPC off the bar as well and link the two.
+     */
     SetUp method1(Circuit circuit, Conductor line, List<Action> more) {
-        return isOffBar(circuit) ? method1OffBar(circuit, line, more) : method1OnBar(circuit, line, more);
-    }
-
-    private boolean isOffBar(Circuit circuit) {
-        return conduit == Practice.Conduit.OFF_BAR
-                && circuit.cable().enclosure().isPresent();
-    }
-
-    private SetUp method1OnBar(Circuit circuit, Conductor line, List<Action> more) {
-        String name = line == Conductor.LINE ? "Line" : line.word();
-        List<Action> actions = new ArrayList<>(List.of(
-                new Action.TakeOut(
-                        name + " of " + circuit.label() + " out of its device",
-                        Part.CONDUCTOR,
-                        List.of(new Edit.Open(Places.terminationAtBoard(circuit.id(), line)))),
-                new Action.Link(
-                        "and into the earth bar",
-                        List.of(link(
-                                Places.cableAtBoard(circuit.id(), line),
-                                Places.earthBar(circuit.way().board()))),
-                        AND),
-                LOADS_OUT));
-        if (conduit == Practice.Conduit.EITHER && circuit.cable().enclosure().isPresent()) {
+        boolean enclosed = circuit.cable().enclosure().isPresent();
+        List<Action> actions = new ArrayList<>(
+                enclosed && conduit == Practice.Conduit.OFF_BAR
+                        ? linkedOffBar(circuit, line)
+                        : linkedOnBar(circuit, line));
+        actions.add(LOADS_OUT);
+        if (enclosed && conduit == Practice.Conduit.EITHER) {
             actions.add(
                     new Action.Heed("Or the CPC off the bar and linked to the line: without the metal in parallel"));
         }
@@ -143,6 +103,40 @@ final class SetUps {
         actions.add(new Action.NullLeads("Leads nulled"));
         actions.add(new Action.PutProbes("probes on the line and E of the point", COMMA));
         return dead(actions);
+    }
+
+    private List<Action> linkedOnBar(Circuit circuit, Conductor line) {
+        return List.of(
+                new Action.TakeOut(
+                        name(line) + " of " + circuit.label() + " out of its device",
+                        Part.CONDUCTOR,
+                        List.of(new Edit.Open(Places.terminationAtBoard(circuit.id(), line)))),
+                new Action.Link(
+                        "and into the earth bar",
+                        List.of(link(
+                                Places.cableAtBoard(circuit.id(), line),
+                                Places.earthBar(circuit.way().board()))),
+                        AND));
+    }
+
+    private List<Action> linkedOffBar(Circuit circuit, Conductor line) {
+        return List.of(
+                new Action.TakeOut(
+                        name(line) + " of " + circuit.label() + " out of its device, CPC off the earth bar",
+                        Part.CONDUCTOR,
+                        List.of(
+                                new Edit.Open(Places.terminationAtBoard(circuit.id(), line)),
+                                new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.CPC)))),
+                new Action.Link(
+                        "and both linked",
+                        List.of(link(
+                                Places.cableAtBoard(circuit.id(), line),
+                                Places.cableAtBoard(circuit.id(), Conductor.CPC))),
+                        COMMA));
+    }
+
+    private static String name(Conductor line) {
+        return line == Conductor.LINE ? "Line" : line.word();
     }
 
     /** Nothing moved: wander lead on the MET, the other on the CPC of the point. */

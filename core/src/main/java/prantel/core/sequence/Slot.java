@@ -124,5 +124,18 @@ public sealed interface Slot {
         public String words() {
             return words;
         }
+
+        /** What it makes of numbers. @param numbers base unit, at least one */
+        public double of(List<Double> numbers) {
+            double highest = numbers.stream().mapToDouble(x -> x).max().orElseThrow();
+            double lowest = numbers.stream().mapToDouble(x -> x).min().orElseThrow();
+            return switch (this) {
+                case HIGHEST, SLOWER -> highest;
+                case LOWEST -> lowest;
+                case TWICE_HIGHEST -> 2 * highest;
+                case SUM -> numbers.stream().mapToDouble(x -> x).sum();
+                case SPREAD -> highest - lowest;
+            };
+        }
     }
 }

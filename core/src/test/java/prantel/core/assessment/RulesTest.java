@@ -3,8 +3,8 @@ package prantel.core.assessment;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
@@ -16,15 +16,8 @@ import prantel.core.marking.Outcome.Verdict;
 
 /** What may happen next. The order of a practical assessment and its safety rules: common practice, no source. */
 class RulesTest {
-    private static final OffsetDateTime NOW = OffsetDateTime.of(2026, 11, 26, 9, 0, 0, 0, ZoneOffset.UTC);
-    private static final Pinned PINNED = new Pinned(
-            "a1",
-            "bay-1",
-            "owen",
-            "ines",
-            new Pinned.Versions(
-                    new Pinned.Document("rig", 1), new Pinned.Document("t1", 1), new Pinned.Document("workshop", 1), 4),
-            NOW);
+    private static final OffsetDateTime NOW = Streams.START;
+    private static final Pinned PINNED = Streams.PINNED;
 
     private static final AssessmentEvent WRITE = new AssessmentEvent.ReadingWritten("a/b", "0.1", "");
     private static final AssessmentEvent LIVE = new AssessmentEvent.Energised(true, null);
@@ -50,6 +43,13 @@ class RulesTest {
         return after(all.toArray(AssessmentEvent[]::new));
     }
 
+    /** Asked for and given; then whatever comes. */
+    private static Assessment allowedLive(AssessmentEvent... more) {
+        List<AssessmentEvent> all = new ArrayList<>(Streams.ticksOf(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN));
+        all.addAll(List.of(more));
+        return atWork(all.toArray(AssessmentEvent[]::new));
+    }
+
     private static String why(AssessmentEvent event, Assessment state) {
         Optional<Rules.Why> why = Rules.mayHappen(event, state);
         assertThat(why).isPresent();
@@ -69,7 +69,7 @@ class RulesTest {
 
     @Test
     void noRelayMovesAndNothingComesOutWhileTheRigIsLive() {
-        Assessment live = atWork(LIVE);
+        Assessment live = allowedLive(LIVE);
         assertThat(why(ARM, live)).isEqualTo("energised");
         assertThat(why(RELEASE, live)).isEqualTo("energised");
         assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.OUT, true), live))
@@ -81,7 +81,7 @@ class RulesTest {
     @Test
     void clearingWaitsUntilTheSheetIsInAndTheRigDead() {
         assertThat(why(new AssessmentEvent.Cleared(), atWork())).isEqualTo("not-handed-in");
-        assertThat(Rules.mayHappen(new AssessmentEvent.Cleared(), atWork(LIVE, DEAD, IN)))
+        assertThat(Rules.mayHappen(new AssessmentEvent.Cleared(), allowedLive(LIVE, DEAD, IN)))
                 .isEmpty();
     }
 
@@ -99,8 +99,14 @@ class RulesTest {
         assertThat(why(WRITE, stopped)).isEqualTo("stopped");
         assertThat(why(LIVE, stopped)).isEqualTo("stopped");
         assertThat(why(STOP, stopped)).isEqualTo("not-at-work");
-        assertThat(Rules.mayHappen(IN, stopped)).as("the assessor ends it").isEmpty();
-        assertThat(why(new AssessmentEvent.HandedBack("go on"), atWork(STOP, IN)))
+        assertThat(why(IN, stopped)).isEqualTo("make-safe");
+        List<AssessmentEvent> safe = new ArrayList<>(List.of(STOP));
+        safe.addAll(Streams.ticksOf(Checklist.MAKE_SAFE));
+        safe.add(IN);
+        assertThat(why(
+                        new AssessmentEvent.HandedBack("go on"),
+                        atWork(safe.toArray(AssessmentEvent[]::new))))
+                .as("the assessor has ended it")
                 .isEqualTo("not-back");
     }
 
@@ -127,7 +133,7 @@ class RulesTest {
     /** Over thousands of random streams: whatever the rules let through, no relay moves live and no live rig is handed in. */
     @Test
     void noStreamOfEventsGetsPastTheSafetyRules() {
-        List<AssessmentEvent> all = List.of(
+        List<AssessmentEvent> all = new ArrayList<>(List.of(
                 new AssessmentEvent.LockedOff(),
                 new AssessmentEvent.SheetOpened(),
                 WRITE,
@@ -139,14 +145,31 @@ class RulesTest {
                 STOP,
                 new AssessmentEvent.HandedBack("again"),
                 new AssessmentEvent.FaultHandled(0, Handling.OUT, true),
-                new AssessmentEvent.Cleared());
+                new AssessmentEvent.Halted(Pause.Why.INTERRUPTION, "alarm", Pause.Spared.NOTHING),
+                new AssessmentEvent.Resumed("over"),
+                new AssessmentEvent.StopLifted("goes on"),
+                new AssessmentEvent.BrokenOff("rig fault", null),
+                new AssessmentEvent.Cleared()));
+        for (Checklist list : List.of(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN, Checklist.MAKE_SAFE)) {
+            // many ticks at once: one by one a random stream would hardly ever get through a gate
+            all.addAll(Collections.nCopies(4, new AssessmentEvent.Ticked(list, "all", true)));
+        }
         SplittableRandom random = new SplittableRandom(11);
         int happened = 0;
+        int lives = 0;
+        int lifted = 0;
         for (int stream = 0; stream < 3000; stream++) {
             Assessment state = Assessment.replay(PINNED, List.of());
             List<Assessment.Recorded> recorded = new ArrayList<>();
             for (int i = 0; i < 40; i++) {
-                AssessmentEvent event = all.get(random.nextInt(all.size()));
+                AssessmentEvent drawn = all.get(random.nextInt(all.size()));
+                List<AssessmentEvent> now = drawn instanceof AssessmentEvent.Ticked tick
+                        ? Streams.ticksOf(tick.list())
+                        : List.of(drawn);
+                if (random.nextInt(10) == 0) {
+                    now = now.subList(0, 1);
+                }
+                for (AssessmentEvent event : now) {
                 if (Rules.mayHappen(event, state).isPresent()) {
                     continue;
                 }
@@ -154,10 +177,22 @@ class RulesTest {
                 assertThat(live && (event == ARM || event == RELEASE || event == IN))
                         .isFalse();
                 assertThat(live && event instanceof AssessmentEvent.Cleared).isFalse();
-                assertThat(state.stop() != null && event == LIVE).isFalse();
+                if (event == LIVE) {
+                    lives++;
+                    assertThat(state.stop()).isNull();
+                    assertThat(state.conduct().pause()).isEmpty();
+                    assertThat(state.conduct().open(Checklist.LIVE_ASKED)).isEmpty();
+                    assertThat(state.conduct().open(Checklist.LIVE_GIVEN)).isEmpty();
+                }
+                if (event instanceof AssessmentEvent.StopLifted) {
+                    lifted++;
+                    assertThat(state.conduct().open(Checklist.MAKE_SAFE)).isEmpty();
+                    assertThat(live).isFalse();
+                }
                 recorded.add(new Assessment.Recorded(state.seq() + 1, event, NOW, "ines"));
                 state = state.after(recorded.getLast());
                 happened++;
+                }
             }
             // replayed at once it is the same state
             Assessment again = Assessment.replay(PINNED, recorded);
@@ -166,6 +201,8 @@ class RulesTest {
             assertThat(again.energisedAt()).isEqualTo(state.energisedAt());
         }
         assertThat(happened).isGreaterThan(10_000);
+        assertThat(lives).isGreaterThan(100);
+        assertThat(lifted).isGreaterThan(10);
     }
 
     @Test

@@ -209,7 +209,7 @@ public class Keys {
 
     public MarkedSheet marked(Assessment assessment) {
         return values.small(
-                new MarkedOf(assessment.id(), assessment.seq()),
+                new MarkedOf(assessment.id(), assessment.markedSeq()),
                 () -> Marker.mark(key(assessment), record(assessment), agreedByFault(assessment)));
     }
 }

@@ -84,7 +84,21 @@ record MarkingView(
     record ExplanationLine(String cause, String label, String evidence, String wouldRead, String question) {}
 
     /** A cause that leads in several boxes, said once. */
-    record CauseGroup(String cause, String label, String evidence, String question, List<String> slots) {}
+    record CauseGroup(
+            String cause, CauseKind kind, String label, String evidence, String question, List<String> slots) {}
+
+    enum CauseKind {
+        /** Why readings are off. */
+        OFF,
+        /** Readings that agree with something they need not agree with: only asked about. */
+        ASK,
+        /** The rig is looked at first. */
+        RIG;
+
+        static CauseKind of(Cause cause) {
+            return cause.isOfTheRig() ? RIG : cause.onlyAsks() ? ASK : OFF;
+        }
+    }
 
     /**
      * @param step the test it is shown with, or "FAULTS"
@@ -278,6 +292,7 @@ record MarkingView(
         return led.entrySet().stream()
                 .map(entry -> new CauseGroup(
                         entry.getKey().name(),
+                        CauseKind.of(entry.getKey()),
                         entry.getKey().label(),
                         entry.getValue().getFirst().explanations().getFirst().evidence(),
                         entry.getKey().question(),

@@ -1,0 +1,210 @@
+package prantel.core.assessment;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import prantel.core.assessment.Assessment.Done;
+import prantel.core.assessment.Assessment.Recorded;
+
+/**
+ * How an assessment is conducted, apart from what stands on its sheet: who watches, with which instrument, what was ticked,
+ * when the sheet was open, the rig live, the clock stopped.
+ *
+ * @param assessor who watches now
+ * @param tester the instrument in use now
+ * @param ticks who ticked what, and when
+ * @param open times in which the sheet was open
+ * @param live times in which the rig was live
+ * @param pauses times in which the clock stood still, in order
+ * @param adjustment what was granted
+ * @param circuits those to be tested; empty for all
+ * @param brokenOff how it ended without a judgement; null if it did not
+ * @param continued what it carries on from; null if from nothing
+ */
+public record Conduct(
+        String assessor,
+        Pinned.Document tester,
+        Map<Checklist, Map<String, Done>> ticks,
+        List<Span> open,
+        List<Span> live,
+        List<Pause> pauses,
+        Adjustment adjustment,
+        List<String> circuits,
+        @Nullable BrokenOff brokenOff,
+        @Nullable Continued continued) {
+
+    /** @param to empty while it lasts */
+    public record Span(OffsetDateTime from, Optional<OffsetDateTime> to) {}
+
+    /** @param timeFactor of every time of the scheme, 1 for none @param given what is granted besides; never why */
+    public record Adjustment(double timeFactor, List<String> given) {
+        public static final Adjustment NONE = new Adjustment(1, List.of());
+
+        public Adjustment {
+            given = List.copyOf(given);
+        }
+    }
+
+    /** @param continuedAs the assessment that carries on; null for none */
+    public record BrokenOff(
+            String reason,
+            @Nullable String continuedAs,
+            String by,
+            OffsetDateTime at) {}
+
+    /** @param from the assessment before @param deadSeconds of its dead stage @param liveSeconds of its live stage */
+    public record Continued(String from, long deadSeconds, long liveSeconds) {}
+
+    static Conduct of(Pinned fixed) {
+        return new Conduct(
+                fixed.assessorId(),
+                fixed.versions().tester(),
+                Map.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                Adjustment.NONE,
+                List.of(),
+                null,
+                null);
+    }
+
+    Conduct after(Recorded recorded) {
+        OffsetDateTime at = recorded.at();
+        return switch (recorded.event()) {
+            case AssessmentEvent.Ticked tick -> ticked(tick, new Done(recorded.by(), at));
+            case AssessmentEvent.SheetOpened opened -> withOpen(begun(open, at));
+            case AssessmentEvent.HandedBack back -> withOpen(begun(open, at));
+            case AssessmentEvent.HandedIn in -> withOpen(ended(open, at)).over(recorded, "");
+            case AssessmentEvent.Energised energised -> energised(energised.on(), at);
+            case AssessmentEvent.Stopped stopped ->
+                paused(Pause.Why.SAFETY, stopped.what(), Pause.Spared.NOTHING, recorded);
+            case AssessmentEvent.Halted halted -> paused(halted.why(), halted.what(), halted.spared(), recorded);
+            case AssessmentEvent.Resumed resumed -> over(recorded, resumed.what());
+            case AssessmentEvent.StopLifted lifted -> over(recorded, lifted.reason()).without(Checklist.MAKE_SAFE);
+            case AssessmentEvent.HandedOver over -> with(over.to(), tester);
+            case AssessmentEvent.InstrumentChanged changed -> with(assessor, changed.tester());
+            case AssessmentEvent.Adjusted adjusted ->
+                with(new Adjustment(adjusted.timeFactor(), adjusted.given()), circuits);
+            case AssessmentEvent.CircuitsChosen chosen -> with(adjustment, chosen.circuits());
+            case AssessmentEvent.BrokenOff broken ->
+                withOpen(ended(open, at))
+                        .over(recorded, broken.reason())
+                        .with(new BrokenOff(broken.reason(), broken.continuedAs(), recorded.by(), at), continued);
+            case AssessmentEvent.Continued from ->
+                with(brokenOff, new Continued(from.from(), from.deadSeconds(), from.liveSeconds()));
+            default -> this;
+        };
+    }
+
+    private Conduct ticked(AssessmentEvent.Ticked tick, Done done) {
+        Map<Checklist, Map<String, Done>> next = copy();
+        Map<String, Done> items = next.computeIfAbsent(tick.list(), l -> new LinkedHashMap<>());
+        if (tick.on()) {
+            items.put(tick.item(), done);
+        } else {
+            items.remove(tick.item());
+        }
+        return withTicks(next);
+    }
+
+    private Map<Checklist, Map<String, Done>> copy() {
+        Map<Checklist, Map<String, Done>> next = new EnumMap<>(Checklist.class);
+        ticks.forEach((list, items) -> next.put(list, new LinkedHashMap<>(items)));
+        return next;
+    }
+
+    /** Each time it goes live, and each time it is dead again, is asked and given anew. */
+    private Conduct energised(boolean on, OffsetDateTime at) {
+        List<Span> spans = on ? begun(live, at) : ended(live, at);
+        Conduct next = new Conduct(
+                assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, continued);
+        return on ? next : next.without(Checklist.LIVE_ASKED).without(Checklist.LIVE_GIVEN);
+    }
+
+    private Conduct without(Checklist list) {
+        Map<Checklist, Map<String, Done>> next = copy();
+        next.remove(list);
+        return withTicks(next);
+    }
+
+    private static List<Span> begun(List<Span> spans, OffsetDateTime at) {
+        List<Span> next = new ArrayList<>(spans);
+        if (spans.isEmpty() || spans.getLast().to().isPresent()) {
+            next.add(new Span(at, Optional.empty()));
+        }
+        return next;
+    }
+
+    private static List<Span> ended(List<Span> spans, OffsetDateTime at) {
+        List<Span> next = new ArrayList<>(spans);
+        if (!spans.isEmpty() && spans.getLast().to().isEmpty()) {
+            next.set(spans.size() - 1, new Span(spans.getLast().from(), Optional.of(at)));
+        }
+        return next;
+    }
+
+    private Conduct paused(Pause.Why why, String what, Pause.Spared spared, Recorded recorded) {
+        // what was halted and is then stopped for safety is stopped
+        Conduct before = over(recorded, "");
+        List<Pause> next = new ArrayList<>(before.pauses);
+        next.add(new Pause(
+                why, what, spared, recorded.by(), recorded.at(), recorded.seq(), Optional.empty(), 0, ""));
+        return before.withPauses(next);
+    }
+
+    /** The clock goes on, if it stood still. */
+    private Conduct over(Recorded recorded, String outcome) {
+        if (pause().isEmpty()) {
+            return this;
+        }
+        List<Pause> next = new ArrayList<>(pauses);
+        next.set(next.size() - 1, next.getLast().until(recorded.at(), recorded.seq(), outcome));
+        return withPauses(next);
+    }
+
+    private Conduct withTicks(Map<Checklist, Map<String, Done>> next) {
+        return new Conduct(assessor, tester, next, open, live, pauses, adjustment, circuits, brokenOff, continued);
+    }
+
+    private Conduct withOpen(List<Span> next) {
+        return new Conduct(assessor, tester, ticks, next, live, pauses, adjustment, circuits, brokenOff, continued);
+    }
+
+    private Conduct withPauses(List<Pause> next) {
+        return new Conduct(assessor, tester, ticks, open, live, next, adjustment, circuits, brokenOff, continued);
+    }
+
+    private Conduct with(String who, Pinned.Document instrument) {
+        return new Conduct(who, instrument, ticks, open, live, pauses, adjustment, circuits, brokenOff, continued);
+    }
+
+    private Conduct with(Adjustment granted, List<String> chosen) {
+        return new Conduct(
+                assessor, tester, ticks, open, live, pauses, granted, List.copyOf(chosen), brokenOff, continued);
+    }
+
+    private Conduct with(@Nullable BrokenOff end, @Nullable Continued from) {
+        return new Conduct(assessor, tester, ticks, open, live, pauses, adjustment, circuits, end, from);
+    }
+
+    /** Why the clock stands still at this moment; empty while it runs. */
+    public Optional<Pause> pause() {
+        return pauses.isEmpty() || pauses.getLast().isOver() ? Optional.empty() : Optional.of(pauses.getLast());
+    }
+
+    /** Who ticked an item; null while nobody did. */
+    public @Nullable Done tick(Checklist list, String item) {
+        return ticks.getOrDefault(list, Map.of()).get(item);
+    }
+
+    /** Items of a list that are not ticked yet. */
+    public List<Checklist.Item> open(Checklist list) {
+        return list.items().stream().filter(i -> tick(list, i.id()) == null).toList();
+    }
+}

@@ -1,0 +1,316 @@
+package prantel.core.assessment;
+
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import prantel.core.scheme.Observation;
+import prantel.core.scheme.Question;
+import prantel.core.scheme.Scheme;
+import prantel.core.scheme.Scheme.OrderRule;
+import prantel.core.scheme.Step;
+import prantel.core.sequence.Slot;
+
+/**
+ * The course of an assessment through its scheme's sequence: what is done, what may come next, what came too early, and what
+ * is true of the rig. Derived from the events and the scheme, and from nothing else.
+ *
+ * @param stations in the scheme's order
+ * @param broken rules of order that were broken, or seem to be
+ * @param openDead boxes of the dead tests before the first live one that are still empty
+ * @param rig what is true of it now
+ */
+public record Course(List<Station> stations, List<Broken> broken, int openDead, RigNow rig) {
+    public Course {
+        stations = List.copyOf(stations);
+        broken = List.copyOf(broken);
+    }
+
+    /**
+     * @param filled boxes with something in them
+     * @param open boxes still to be written; of two ways to prove the same thing those of one
+     * @param next whether it is what comes next
+     * @param shut why it may not be begun yet; empty where it may
+     * @param begun the first deed on record; null for none
+     */
+    public record Station(
+            Step step,
+            State state,
+            int filled,
+            int boxes,
+            int open,
+            boolean next,
+            String shut,
+            @Nullable Deed begun) {
+        public boolean mayBegin() {
+            return shut.isEmpty();
+        }
+    }
+
+    public enum State {
+        /** Nothing on record. */
+        OPEN,
+        BEGUN,
+        DONE,
+        /** Something was seen that was not right. */
+        SLIP,
+        /** Nothing on record, although something is that comes after it. */
+        SKIPPED
+    }
+
+    /**
+     * Something on record about a step.
+     *
+     * @param of id of its box, observation or question
+     */
+    public record Deed(String step, Kind kind, String of, Assessment.First first) {
+        public int seq() {
+            return first.seq();
+        }
+    }
+
+    public enum Kind {
+        /** Written by the candidate when it was done. */
+        READING(true),
+        /** Tapped by the assessor, perhaps later: by then it was done. */
+        SEEN(false),
+        ANSWER(false);
+
+        private final boolean timed;
+
+        Kind(boolean timed) {
+            this.timed = timed;
+        }
+    }
+
+    /**
+     * A rule of order and the two deeds that broke it.
+     *
+     * @param first the earliest deed of what should have come first; null where none is on record
+     * @param sure whether both are known to have happened in this order; an assessor may have tapped late
+     */
+    public record Broken(
+            OrderRule rule, Deed then, @Nullable Deed first, boolean sure) {}
+
+    /**
+     * What is true of the rig, as far as the record says.
+     *
+     * @param lockedOff by the assessor before faults were set, by the candidate's isolation, or when it was made dead again
+     * @param provedDead and since not live
+     * @param asked whether the candidate asks to go live at this moment
+     */
+    public record RigNow(boolean live, boolean lockedOff, boolean provedDead, boolean asked) {}
+
+    /** @param slots the boxes of the sheet */
+    public static Course of(Assessment assessment, Scheme scheme, List<Slot> slots) {
+        Map<String, List<Deed>> deeds = new HashMap<>();
+        Map<String, List<Slot>> own = new HashMap<>();
+        for (Step step : scheme.steps()) {
+            List<Slot> boxes =
+                    slots.stream().filter(s -> step.tests().contains(s.step())).toList();
+            own.put(step.id(), boxes);
+            deeds.put(step.id(), deeds(step, boxes, assessment));
+        }
+        // what this rig gives nothing for, and nothing is watched at, comes before nothing
+        List<OrderRule> rules = scheme.order().stream()
+                .filter(r -> scheme.step(r.first())
+                        .filter(s -> isEmpty(s, own.getOrDefault(s.id(), List.of())))
+                        .isEmpty())
+                .toList();
+        List<Broken> broken = broken(rules, deeds);
+        List<Station> stations = new ArrayList<>();
+        boolean nextFound = false;
+        for (Step step : scheme.steps()) {
+            List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
+            List<Slot> open = OpenBoxes.of(assessment, scheme, boxes);
+            int filled = (int) boxes.stream()
+                    .filter(s -> !OpenBoxes.isOpen(assessment, s))
+                    .count();
+            List<Deed> mine = Objects.requireNonNull(deeds.get(step.id()));
+            State state = state(step, open.size(), filled, assessment);
+            if (state == State.OPEN && isPassed(step, rules, deeds, assessment)) {
+                state = State.SKIPPED;
+            }
+            String shut = shut(step, scheme, rules, deeds, assessment);
+            boolean next = !nextFound && isToDo(step, state, boxes) && assessment.stage() == Stage.WATCH;
+            nextFound |= next;
+            stations.add(new Station(
+                    step,
+                    state,
+                    filled,
+                    boxes.size(),
+                    open.size(),
+                    next,
+                    shut,
+                    mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null)));
+        }
+        return new Course(
+                stations, broken, OpenBoxes.beforeLive(assessment, scheme, slots), rig(assessment, scheme, slots));
+    }
+
+    /** A step that this rig gives no boxes for, and that nothing is watched at, is never next. */
+    private static boolean isToDo(Step step, State state, List<Slot> boxes) {
+        return !isEmpty(step, boxes) && state != State.DONE && state != State.SLIP;
+    }
+
+    private static boolean isEmpty(Step step, List<Slot> boxes) {
+        return boxes.isEmpty()
+                && step.observations().isEmpty()
+                && step.questions().isEmpty();
+    }
+
+    private static List<Deed> deeds(Step step, List<Slot> boxes, Assessment assessment) {
+        Stream<Deed> readings = boxes.stream()
+                .map(s -> deed(
+                        step, Kind.READING, s.id().value(), "reading/" + s.id().value(), assessment))
+                .flatMap(Optional::stream);
+        Stream<Deed> seen = step.observations().stream()
+                .map(Observation::id)
+                .filter(assessment.observations()::containsKey)
+                .map(o -> new Deed(
+                        step.id(),
+                        Kind.SEEN,
+                        o,
+                        at(Objects.requireNonNull(assessment.observations().get(o)))));
+        Stream<Deed> answers = step.questions().stream()
+                .map(Question::id)
+                .filter(assessment.questions()::containsKey)
+                .map(q -> new Deed(
+                        step.id(),
+                        Kind.ANSWER,
+                        q,
+                        at(Objects.requireNonNull(assessment.questions().get(q)))));
+        return Stream.of(readings, seen, answers).flatMap(d -> d).toList();
+    }
+
+    private static Assessment.First at(Assessment.Seen seen) {
+        return new Assessment.First(seen.seq(), seen.at(), seen.by());
+    }
+
+    private static Assessment.First at(Assessment.Answered answered) {
+        return new Assessment.First(answered.seq(), answered.at(), answered.by());
+    }
+
+    private static Optional<Deed> deed(Step step, Kind kind, String of, String subject, Assessment assessment) {
+        return Optional.ofNullable(assessment.firstAbout(subject)).map(first -> new Deed(step.id(), kind, of, first));
+    }
+
+    private static List<Broken> broken(List<OrderRule> rules, Map<String, List<Deed>> deeds) {
+        List<Broken> broken = new ArrayList<>();
+        for (OrderRule rule : rules) {
+            List<Deed> before = deeds.getOrDefault(rule.first(), List.of());
+            List<Deed> after = deeds.getOrDefault(rule.then(), List.of());
+            Deed first = earliest(before, true);
+            Deed then = earliest(after, true);
+            if (first != null && then != null) {
+                // both are written by the candidate when they are done
+                if (then.seq() < first.seq()) {
+                    broken.add(new Broken(rule, then, first, true));
+                }
+                continue;
+            }
+            Deed any = earliest(before, false);
+            Deed hint = earliest(after, false);
+            if (hint != null && (any == null || hint.seq() < any.seq())) {
+                broken.add(new Broken(rule, hint, any, false));
+            }
+        }
+        return broken;
+    }
+
+    private static @Nullable Deed earliest(List<Deed> deeds, boolean timed) {
+        return deeds.stream()
+                .filter(d -> !timed || d.kind().timed)
+                // a question about a step may be asked before it
+                .filter(d -> d.kind() != Kind.ANSWER)
+                .min(Comparator.comparingInt(Deed::seq))
+                .orElse(null);
+    }
+
+    /** Ids of the steps whose time is known, in the order in which each was begun: by the first reading in one of its boxes. */
+    static List<String> timed(Assessment assessment, Scheme scheme, List<Slot> slots) {
+        Map<String, Integer> begun = new HashMap<>();
+        for (Step step : scheme.steps()) {
+            List<Slot> boxes =
+                    slots.stream().filter(s -> step.tests().contains(s.step())).toList();
+            Deed first = earliest(deeds(step, boxes, assessment), true);
+            if (first != null) {
+                begun.put(step.id(), first.seq());
+            }
+        }
+        return begun.entrySet().stream()
+                .sorted(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
+    private static State state(Step step, int open, int filled, Assessment assessment) {
+        boolean anySeen = false;
+        boolean allSeen = true;
+        for (Observation observation : step.observations()) {
+            Assessment.Seen seen = assessment.observations().get(observation.id());
+            if (seen != null && !seen.right()) {
+                return State.SLIP;
+            }
+            anySeen |= seen != null;
+            allSeen &= seen != null;
+        }
+        boolean asked = step.questions().stream().anyMatch(q -> assessment.questions()
+                .containsKey(q.id()));
+        if (allSeen && open == 0 && (filled > 0 || anySeen)) {
+            return State.DONE;
+        }
+        return filled > 0 || anySeen || asked ? State.BEGUN : State.OPEN;
+    }
+
+    /** Whether something is on record that comes after a step by a rule, or the sheet is in. */
+    private static boolean isPassed(
+            Step step, List<OrderRule> rules, Map<String, List<Deed>> deeds, Assessment assessment) {
+        return assessment.handedInAt() != null
+                || rules.stream()
+                        .filter(r -> r.first().equals(step.id()))
+                        .anyMatch(r -> earliest(deeds.getOrDefault(r.then(), List.of()), false) != null);
+    }
+
+    private static String shut(
+            Step step,
+            Scheme scheme,
+            List<OrderRule> rules,
+            Map<String, List<Deed>> deeds,
+            Assessment assessment) {
+        if (step.isLive() && assessment.energisedAt() == null) {
+            return "opens when the rig is live";
+        }
+        boolean untilDead = !step.isLive() && !step.tests().isEmpty() && assessment.energisedAt() != null;
+        if (untilDead && step.tests().stream().noneMatch(t -> t.isOfAnyStage())) {
+            return "the rig is live: dead again first";
+        }
+        return rules.stream()
+                .filter(r -> r.then().equals(step.id()))
+                .filter(r -> deeds.getOrDefault(r.first(), List.of()).isEmpty())
+                .map(r -> "first: " + scheme.step(r.first()).map(Step::title).orElse(r.first()))
+                .findFirst()
+                .orElse("");
+    }
+
+    private static RigNow rig(Assessment assessment, Scheme scheme, List<Slot> slots) {
+        boolean live = assessment.energisedAt() != null;
+        boolean madeDead = assessment.wasLive() && !live;
+        List<Slot> isolation = slots.stream()
+                .filter(s -> s.step() == prantel.core.scheme.TestKind.SAFE_ISOLATION)
+                .toList();
+        boolean isolated = !isolation.isEmpty()
+                && OpenBoxes.of(assessment, scheme, isolation).isEmpty();
+        return new RigNow(
+                live,
+                !live && (madeDead || isolated || assessment.lockedOffAt() != null),
+                !live && (madeDead || isolated),
+                !live && assessment.conduct().open(Checklist.LIVE_ASKED).isEmpty());
+    }
+}

@@ -1,0 +1,63 @@
+package prantel.core.assessment;
+
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A time in which a candidate's clock stands still and the sheet is closed.
+ *
+ * @param what happened, in the assessor's words
+ * @param spared what costs the candidate nothing for it
+ * @param fromSeq number of the event that began it
+ * @param to when it was over; empty while it lasts
+ * @param toSeq number of the event that ended it; 0 while it lasts
+ * @param outcome what followed, in the assessor's words; empty while it lasts or where nothing was said
+ */
+public record Pause(
+        Why why,
+        String what,
+        Spared spared,
+        String by,
+        OffsetDateTime from,
+        int fromSeq,
+        Optional<OffsetDateTime> to,
+        int toSeq,
+        String outcome) {
+
+    /** What it is for. The names are kept in records. */
+    public enum Why {
+        RIG_FAULT("Rig fault"),
+        INSTRUMENT_FAULT("Instrument fault"),
+        INTERRUPTION("Interruption"),
+        SAFETY("Stopped for safety");
+
+        private final String words;
+
+        Why(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** Boxes that cost nothing unless they were written again afterwards. @param circuits their ids @param steps ids of steps of the scheme */
+    public record Spared(List<String> circuits, List<String> steps) {
+        public static final Spared NOTHING = new Spared(List.of(), List.of());
+
+        public Spared {
+            circuits = List.copyOf(circuits);
+            steps = List.copyOf(steps);
+        }
+    }
+
+    public boolean isOver() {
+        return to.isPresent();
+    }
+
+    Pause until(OffsetDateTime end, int seq, String followed) {
+        return new Pause(why, what, spared, by, from, fromSeq, Optional.of(end), seq, followed);
+    }
+}

@@ -1,0 +1,264 @@
+package prantel.core.assessment;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import prantel.core.assessment.AssessmentEvent.Sight;
+import prantel.core.assessment.Pause.Spared;
+import prantel.core.assessment.Pause.Why;
+import prantel.core.scheme.About;
+
+/** Clocks, checks, stops, handing over and taking back. What stops a clock: common practice, no source. */
+class ConductTest {
+    private static final About.Times TIMES = new About.Times(60, 30, 100);
+    private static final AssessmentEvent LIVE = new AssessmentEvent.Energised(true, null);
+    private static final AssessmentEvent DEAD = new AssessmentEvent.Energised(false, null);
+    private static final AssessmentEvent HALT = new AssessmentEvent.Halted(
+            Why.RIG_FAULT, "strapper loose at the landing", new Spared(List.of("lights"), List.of()));
+
+    private static StageClock clock(Streams s) {
+        return StageClock.of(s.state(), TIMES, s.now());
+    }
+
+    @Test
+    void theClockStandsStillForARigFaultAndGoesOnAfterwards() {
+        Streams s = Streams.atWork().minutes(20).add(HALT).minutes(45);
+        assertThat(clock(s).running()).isFalse();
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(20));
+        s.add(new AssessmentEvent.Resumed("tightened")).minutes(10);
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(30));
+        assertThat(clock(s).dead().left()).isEqualTo(Duration.ofMinutes(30));
+        assertThat(s.state().conduct().pauses().getFirst().outcome()).isEqualTo("tightened");
+    }
+
+    @Test
+    void liveTimeIsCountedForItselfAndWithoutItsPauses() {
+        Streams s = Streams.atWork().minutes(30).add(LIVE).minutes(10).add(HALT).minutes(5);
+        s.add(new AssessmentEvent.Resumed("")).minutes(3).add(DEAD).minutes(4);
+        assertThat(clock(s).live().gone()).isEqualTo(Duration.ofMinutes(13));
+        assertThat(clock(s).dead().gone()).isEqualTo(Duration.ofMinutes(34));
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(47));
+        s.add(new AssessmentEvent.HandedIn()).minutes(600);
+        assertThat(clock(s).all().gone()).as("it ends when it is handed in").isEqualTo(Duration.ofMinutes(47));
+        assertThat(clock(s).running()).isFalse();
+        s.add(new AssessmentEvent.HandedBack("two boxes are empty")).minutes(2);
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(49));
+    }
+
+    @Test
+    void extraTimeIsAFactorOfEveryLimit() {
+        Streams s = Streams.atWork()
+                .add(new AssessmentEvent.Adjusted(1.25, List.of("larger type")))
+                .minutes(70);
+        assertThat(clock(s).dead().allowed()).isEqualTo(Duration.ofMinutes(75));
+        assertThat(clock(s).dead().isOver()).isFalse();
+        assertThat(clock(s.minutes(6)).dead().isOver()).isTrue();
+        StageClock unlimited = StageClock.of(s.state(), new About.Times(0, 0, 0), s.now());
+        assertThat(unlimited.all().isOver()).isFalse();
+        assertThatThrownBy(() -> unlimited.all().left()).isInstanceOf(IllegalStateException.class);
+    }
+
+    @Test
+    void whatCarriesOnKeepsTheTimeThatWasUsed() {
+        Streams s = new Streams()
+                .add(
+                        new AssessmentEvent.Continued("a0", 1200, 60),
+                        new AssessmentEvent.LockedOff(),
+                        new AssessmentEvent.SheetOpened())
+                .minutes(5);
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(26));
+        assertThat(Rules.mayHappen(new AssessmentEvent.Continued("a0", 1, 1), s.state()))
+                .isPresent();
+    }
+
+    @Test
+    void nothingIsWrittenNorEnergisedWhileTheClockStandsStill() {
+        Streams s = Streams.atWork().tickAll(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN).add(HALT);
+        for (AssessmentEvent event : List.of(
+                new AssessmentEvent.ReadingWritten("a", "1", ""), LIVE, HALT, new AssessmentEvent.HandedIn())) {
+            assertThat(Rules.mayHappen(event, s.state()).orElseThrow().code())
+                    .as(event.kind())
+                    .isEqualTo("halted");
+        }
+        s.add(new AssessmentEvent.Resumed("mended"));
+        assertThat(Rules.mayHappen(LIVE, s.state())).isEmpty();
+        assertThat(Rules.mayHappen(new AssessmentEvent.Resumed("again"), s.state()).orElseThrow().code())
+                .isEqualTo("not-halted");
+    }
+
+    @Test
+    void aStopIsLiftedOnlyWhenTheRigIsMadeSafe() {
+        Streams s = Streams.atWork().add(LIVE, new AssessmentEvent.Stopped("works over a live part"));
+        AssessmentEvent on = new AssessmentEvent.StopLifted("stood back at once, goes on after a talk");
+        assertThat(Rules.mayHappen(on, s.state()).orElseThrow().code()).isEqualTo("energised");
+        s.add(DEAD);
+        assertThat(Rules.mayHappen(on, s.state()).orElseThrow().code()).isEqualTo("make-safe");
+        assertThat(Rules.mayHappen(new AssessmentEvent.HandedIn(), s.state())
+                        .orElseThrow()
+                        .code())
+                .isEqualTo("make-safe");
+        assertThat(Rules.mayHappen(new AssessmentEvent.Resumed("no"), s.state()))
+                .as("a stop is no halt")
+                .isPresent();
+        s.minutes(12).tickAll(Checklist.MAKE_SAFE);
+        assertThat(Rules.mayHappen(on, s.state())).isEmpty();
+        s.add(on);
+        assertThat(s.state().stop()).isNull();
+        assertThat(s.state().conduct().pauses()).singleElement().satisfies(p -> {
+            assertThat(p.why()).isEqualTo(Why.SAFETY);
+            assertThat(p.outcome()).contains("after a talk");
+        });
+        assertThat(s.state().conduct().open(Checklist.MAKE_SAFE)).hasSize(4);
+    }
+
+    @Test
+    void eachTimeItGoesLiveIsAskedAndGivenAnew() {
+        Streams s = Streams.atWork().tickAll(Checklist.LIVE_ASKED);
+        assertThat(Rules.mayHappen(LIVE, s.state()).orElseThrow().words()).contains("Permission given");
+        s.tickAll(Checklist.LIVE_GIVEN);
+        assertThat(Rules.mayHappen(LIVE, s.state())).isEmpty();
+        s.add(LIVE, DEAD);
+        assertThat(Rules.mayHappen(LIVE, s.state()).orElseThrow().words()).contains("I ask for permission");
+    }
+
+    @Test
+    void anotherAssessorTakesOver() {
+        Streams s = Streams.atWork().add(new AssessmentEvent.HandedOver("rolf"));
+        assertThat(s.state().conduct().assessor()).isEqualTo("rolf");
+        assertThat(s.state().fixed().assessorId()).as("who prepared it stays").isEqualTo("ines");
+    }
+
+    @Test
+    void aBoxKeepsTheInstrumentItWasReadWith() {
+        Pinned.Document other = new Pinned.Document("t2", 3);
+        Streams s = Streams.atWork()
+                .write("a", "0.1")
+                .add(new AssessmentEvent.InstrumentChanged(other, "display fails"))
+                .write("b", "0.2");
+        assertThat(s.state().writtenWith("a").id()).isEqualTo("t1");
+        assertThat(s.state().writtenWith("b")).isEqualTo(other);
+        assertThat(s.state().writtenWith("not written")).isEqualTo(other);
+        assertThat(Rules.mayHappen(
+                        new AssessmentEvent.InstrumentChanged(other, ""),
+                        Streams.atWork().add(LIVE).state()))
+                .as("leads are not changed on a live rig")
+                .isPresent();
+    }
+
+    @Test
+    void brokenOffItFreesTheBayWithoutAJudgement() {
+        Streams s = Streams.atWork().write("a", "1").add(new AssessmentEvent.BrokenOff("rig fault", "a2"));
+        assertThat(s.state().stage()).isEqualTo(Stage.CLEAR);
+        assertThat(Rules.mayHappen(new AssessmentEvent.ReadingWritten("a", "2", ""), s.state()))
+                .isPresent();
+        assertThat(Rules.mayHappen(new AssessmentEvent.MarkDecided(
+                        "m", prantel.core.marking.Mark.Award.FULL, prantel.core.marking.Mark.Award.FULL, ""), s.state()))
+                .isPresent();
+        assertThat(Rules.mayHappen(new AssessmentEvent.HandedBack("again"), s.state()))
+                .isPresent();
+        s.add(new AssessmentEvent.Cleared());
+        assertThat(s.state().stage()).isEqualTo(Stage.DONE);
+        assertThat(Rules.mayHappen(
+                        new AssessmentEvent.BrokenOff("no", null),
+                        Streams.atWork().add(LIVE).state()))
+                .as("never while it is live")
+                .isPresent();
+    }
+
+    @Test
+    void whatWasTappedLastIsTakenBackStepByStep() {
+        Streams s = Streams.atWork()
+                .add(new AssessmentEvent.Observed("o", Sight.RIGHT, ""))
+                .add(new AssessmentEvent.Observed("o", Sight.SLIP, "late"))
+                .add(new AssessmentEvent.Asked("q", List.of(0)))
+                .add(new AssessmentEvent.Asked("q", List.of(0, 2)));
+        undo(s);
+        assertThat(s.state().questions().get("q").points()).containsExactly(0);
+        undo(s);
+        assertThat(s.state().questions()).isEmpty();
+        undo(s);
+        assertThat(s.state().observations().get("o").right()).isTrue();
+        undo(s);
+        assertThat(s.state().observations()).isEmpty();
+        assertThat(s.state().undo("ines")).isNull();
+    }
+
+    @Test
+    void nobodyTakesBackWhatSomebodyElseWroteSince() {
+        Streams s = Streams.atWork().add(new AssessmentEvent.Observed("o", Sight.RIGHT, ""));
+        s.by("rolf", new AssessmentEvent.Observed("o", Sight.SLIP, "late"));
+        assertThat(s.state().undo("ines")).isNull();
+        undo(s, "rolf");
+        assertThat(s.state().observations().get("o").right()).isTrue();
+        assertThat(s.state().undo("ines")).as("as it was when ines tapped it").isNotNull();
+    }
+
+    private static void undo(Streams s) {
+        undo(s, "ines");
+    }
+
+    private static void undo(Streams s, String who) {
+        s.by(who, java.util.Objects.requireNonNull(s.state().undo(who)));
+    }
+
+    /** Over random taps of two people: undoing everything leads back through every state to the first. */
+    @Test
+    void undoRestores() {
+        SplittableRandom random = new SplittableRandom(5);
+        int undone = 0;
+        for (int stream = 0; stream < 2000; stream++) {
+            Streams s = Streams.atWork();
+            java.util.Deque<String> before = new java.util.ArrayDeque<>();
+            for (int i = 0; i < 12; i++) {
+                String was = watched(s.state());
+                s.add(tap(random));
+                if (!watched(s.state()).equals(was)) {
+                    before.push(was);
+                }
+            }
+            while (s.state().undo("ines") != null) {
+                undo(s);
+                undone++;
+                if (random.nextInt(8) == 0 && !before.isEmpty()) {
+                    // a tap in between is taken back first
+                    String here = watched(s.state());
+                    s.add(new AssessmentEvent.Observed("other", Sight.RIGHT, ""));
+                    undo(s);
+                    assertThat(watched(s.state())).isEqualTo(here);
+                }
+            }
+            assertThat(watched(s.state())).isEqualTo(watched(Streams.atWork().state()));
+            assertThat(watched(Assessment.replay(Streams.PINNED, s.recorded()))).isEqualTo(watched(s.state()));
+        }
+        assertThat(undone).isGreaterThan(10_000);
+    }
+
+    private static AssessmentEvent tap(SplittableRandom random) {
+        String id = "o" + random.nextInt(3);
+        return switch (random.nextInt(5)) {
+            case 0 -> new AssessmentEvent.Observed(id, Sight.RIGHT, "");
+            case 1 -> new AssessmentEvent.Observed(id, Sight.SLIP, "late");
+            case 2 -> new AssessmentEvent.Observed(id, Sight.NOT_SEEN, "");
+            case 3 -> new AssessmentEvent.Asked(id, List.of(random.nextInt(3)));
+            default -> new AssessmentEvent.Ticked(Checklist.PREPARE, "leads", random.nextBoolean());
+        };
+    }
+
+    private static String watched(Assessment a) {
+        StringBuilder all = new StringBuilder();
+        a.observations().keySet().stream()
+                .sorted()
+                .forEach(o -> all.append(o)
+                        .append(a.observations().get(o).right())
+                        .append(a.observations().get(o).slip()));
+        a.questions().keySet().stream()
+                .sorted()
+                .forEach(q -> all.append(q).append(a.questions().get(q).points()));
+        return all.append(a.conduct().ticks().getOrDefault(Checklist.PREPARE, java.util.Map.of()).keySet())
+                .toString();
+    }
+}
