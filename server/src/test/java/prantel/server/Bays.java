@@ -27,9 +27,13 @@ final class Bays {
 
     /** A candidate in a free bay. @return the assessment's path */
     static String prepare(Browser assessor, String bay, String candidate) {
+        return prepareWith(assessor, bay, candidate, "workshop");
+    }
+
+    static String prepareWith(Browser assessor, String bay, String candidate, String scheme) {
         Browser.Answer made = assessor.post(
                 "/api/assessments",
-                Map.of("bayId", bay, "candidateId", candidate, "testerId", "t1", "schemeId", "workshop"));
+                Map.of("bayId", bay, "candidateId", candidate, "testerId", "t1", "schemeId", scheme));
         assertThat(made.status()).as(made.text()).isEqualTo(200);
         return "/api/assessments/" + made.json().get("id").asString();
     }
@@ -103,7 +107,31 @@ final class Bays {
     static Browser.Answer on(Browser assessor, String path, String reason) {
         Map<String, Object> going = event();
         going.put("reason", reason);
+        going.put("seen", seenBeforeLive());
         return assessor.post(path + "/live/on", going);
+    }
+
+    /** What the candidate asks by word of mouth, and what the assessor saw. */
+    static List<Map<String, String>> seenBeforeLive() {
+        List<Map<String, String>> all = new java.util.ArrayList<>(seen("LIVE_ASKED", "links", "earth", "covers", "ask"));
+        all.addAll(seen("LIVE_GIVEN", "links", "earth", "covers", "isolation", "warned", "permission"));
+        return all;
+    }
+
+    private static List<Map<String, String>> seen(String list, String... items) {
+        return java.util.Arrays.stream(items)
+                .map(item -> Map.of("list", list, "item", item))
+                .toList();
+    }
+
+    /** After a stop: each item by itself. */
+    static void makeSafe(Browser assessor, String path) {
+        for (String item : List.of("away", "off", "proved", "told")) {
+            Map<String, Object> tick = event();
+            tick.putAll(Map.of("list", "MAKE_SAFE", "item", item, "on", true));
+            Browser.Answer kept = assessor.put(path + "/conduct/ticks", tick);
+            assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+        }
     }
 
     static Browser.Answer off(Browser assessor, String path) {

@@ -28,11 +28,16 @@ class EveryRouteTest {
             "POST /api/session",
             "GET /api/demo/sign-ins",
             "POST /api/set-up",
+            "POST /api/invitations",
+            "POST /api/pairing",
+            "GET /api/me/sign-ins",
+            "POST /api/me/password",
             "GET /api/reference",
             "POST /api/reference/{id}",
             "GET /api/my/sheets",
             "GET /api/my/sheets/{id}",
             "GET /api/my/sheets/{id}/standing",
+            "PUT /api/my/sheets/{id}/ticks",
             "PUT /api/my/sheets/{id}/expected",
             "PUT /api/my/sheets/{id}/readings",
             "PUT /api/my/sheets/{id}/judgements",
@@ -44,6 +49,8 @@ class EveryRouteTest {
             "POST /api/session",
             "DELETE /api/session",
             "GET /api/demo/sign-ins",
+            "POST /api/invitations",
+            "POST /api/pairing",
             "POST /api/set-up");
 
     @Autowired

@@ -213,6 +213,8 @@ class SchemeFlowTest {
                         .text())
                 .contains("stopped for safety");
         assertThat(Bays.on(assessor, path, "again").status()).isEqualTo(409);
+        assertThat(assessor.post(path + "/watch/end", event()).text()).contains("make it safe first");
+        Bays.makeSafe(assessor, path);
         assertThat(assessor.post(path + "/watch/end", event()).status()).isEqualTo(200);
         JsonNode marking = assessor.get(path + "/marking").json();
         assertThat(marking.get("outcome").get("proposed").asString()).isEqualTo("STOPPED");

@@ -255,7 +255,7 @@ class SettingFlowTest {
     @Test
     @Order(10)
     void goingLiveWithADeadOnlyFaultIsRefusedWithTheReason() {
-        Browser.Answer refused = event("/live/on");
+        Browser.Answer refused = Bays.on(assessor, path, null);
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("dead only", "has no earth");
         assertThat(assessor.get(path + "/live").json().get("mayGoLive").asBoolean())
@@ -272,13 +272,12 @@ class SettingFlowTest {
         for (int fault = 0; fault < 3; fault++) {
             assessor.post(path + "/live/out", Map.of("eventId", Browser.event(), "fault", fault, "out", true));
         }
-        assertThat(event("/live/on").text()).contains("to go");
+        assertThat(Bays.on(assessor, path, null).text()).contains("to go");
         measure("/live/readings", assessor.get(path + "/live").json().get("checks"));
-        assertThat(event("/live/on").text())
+        assertThat(Bays.on(assessor, path, null).text())
                 .as("115 boxes of the dead tests are empty")
                 .contains("say why");
-        Browser.Answer on = assessor.post(
-                path + "/live/on", Map.of("eventId", Browser.event(), "reason", "only the loop is assessed today"));
+        Browser.Answer on = Bays.on(assessor, path, "only the loop is assessed today");
         assertThat(on.status()).as(on.text()).isEqualTo(200);
         assertThat(assessor.get("/api/floor").text()).contains("LIVE, your whole attention");
         assertThat(assessor.post(path + "/live/out", Map.of("eventId", Browser.event(), "fault", 0, "out", false))

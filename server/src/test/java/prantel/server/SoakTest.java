@@ -71,8 +71,8 @@ class SoakTest {
                                 "soak-" + round,
                                 "name",
                                 "Soak " + round,
-                                "role",
-                                "CANDIDATE",
+                                "roles",
+                                List.of("CANDIDATE"),
                                 "password",
                                 "long-enough-1")));
         int version = round + 1;

@@ -6,6 +6,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -51,8 +52,8 @@ class WorkshopTest {
     @Test
     void peopleAndBaysAreAddedOrRefusedByField() {
         Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
-        Map<String, String> person =
-                Map.of("signInName", "new-one", "name", "New One", "role", "CANDIDATE", "password", "long enough");
+        Map<String, Object> person =
+                Map.of("signInName", "new-one", "name", "New One", "roles", List.of("CANDIDATE"), "password", "long enough");
         assertThat(administrator.post("/api/workshop/people", person).text()).contains("New One");
         assertThat(administrator.post("/api/workshop/people", person).text())
                 .contains("signInName")

@@ -204,9 +204,14 @@ public final class Rules {
                 : state.stop() != null ? FROZEN : state.conduct().pause().isPresent() ? HALTED : null;
     }
 
-    /** While the candidate works, and until the outcome: an assessor remembers something later. */
+    /**
+     * While the candidate works, and until the outcome: an assessor remembers something later. What carries on from another
+     * bay brings with it what was seen there.
+     */
     private static @Nullable Why watching(Assessment state) {
-        return state.openedAt() == null ? NOT_AT_WORK : state.outcome() != null ? OVER : null;
+        boolean begun = state.openedAt() != null || state.conduct().continued() != null;
+        boolean over = state.outcome() != null || state.conduct().brokenOff() != null;
+        return !begun ? NOT_AT_WORK : over ? OVER : null;
     }
 
     private static @Nullable Why clearing(Assessment state) {

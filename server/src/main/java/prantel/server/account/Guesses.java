@@ -66,6 +66,22 @@ final class Guesses {
         }
     }
 
+    /** Whether somebody is locked out of a name at this moment, from anywhere. */
+    boolean isLocked(String name) {
+        return counts.asMap().entrySet().stream()
+                .filter(e -> e.getKey().name().equals(name))
+                .anyMatch(e -> {
+                    synchronized (e.getValue()) {
+                        return e.getValue().locked && e.getValue().until > nanos.getAsLong();
+                    }
+                });
+    }
+
+    /** Everybody may try a name again. */
+    void forget(String name) {
+        counts.asMap().keySet().removeIf(of -> of.name().equals(name));
+    }
+
     /** The password was right. */
     void forget(String name, String address) {
         counts.invalidate(new Of(name, address));

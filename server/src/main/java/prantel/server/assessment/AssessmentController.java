@@ -89,8 +89,7 @@ class AssessmentController {
                 bay.number(),
                 workshop.rigOf(bay).name(),
                 assessments.inBay(bayId).map(Assessment::id).orElse(null),
-                accounts.all().stream()
-                        .filter(a -> a.role() == Role.CANDIDATE)
+                accounts.who(r -> r == Role.CANDIDATE).stream()
                         .map(a -> new Choice(a.accountId(), a.name(), words(attempts.getOrDefault(a.accountId(), 0))))
                         .toList(),
                 workshop.testers().stream().map(this::tester).toList(),

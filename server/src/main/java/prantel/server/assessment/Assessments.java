@@ -33,6 +33,7 @@ import prantel.core.quantity.Check;
 import prantel.server.account.Account;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
+import prantel.server.changes.Changes;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.DocumentRef;
@@ -57,6 +58,7 @@ public class Assessments implements SmartLifecycle {
     private final Accounts accounts;
     private final EventJson json;
     private final Schemes schemes;
+    private final Changes changes;
     private final Clock clock;
     private final TransactionTemplate transactions;
     private final Cache<String, Assessment> states =
@@ -70,6 +72,7 @@ public class Assessments implements SmartLifecycle {
             Accounts accounts,
             EventJson json,
             Schemes schemes,
+            Changes changes,
             TransactionTemplate transactions,
             Clock clock) {
         this.mapper = mapper;
@@ -78,6 +81,7 @@ public class Assessments implements SmartLifecycle {
         this.accounts = accounts;
         this.json = json;
         this.schemes = schemes;
+        this.changes = changes;
         this.transactions = transactions;
         this.clock = clock;
     }
@@ -282,7 +286,7 @@ public class Assessments implements SmartLifecycle {
         }
         Account candidate = accounts.get(candidateId);
         Check.that(
-                candidate.role() == Role.CANDIDATE,
+                candidate.has(Role.CANDIDATE) && candidate.isActive(),
                 "not-a-candidate",
                 "candidate",
                 candidate.name(),
@@ -472,7 +476,10 @@ public class Assessments implements SmartLifecycle {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                written.values().forEach(Assessments.this::keep);
+                written.values().forEach(a -> {
+                    keep(a);
+                    changes.say(new Changes.Changed(a.id(), a.seq()));
+                });
             }
 
             @Override

@@ -12,7 +12,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Course;
 import prantel.core.assessment.Pinned;
+import prantel.core.assessment.SparedBoxes;
 import prantel.core.assessment.WatchedOf;
 import prantel.core.expectation.AsBuilt;
 import prantel.core.expectation.Key;
@@ -24,6 +26,7 @@ import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
 import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
@@ -58,7 +61,8 @@ public class Keys {
 
     private record FaultsOf(DocumentRef rig, String file) {}
 
-    private record KeyOf(DocumentRef rig, DocumentRef tester, AsBuilt asBuilt, FaultSet faults) {}
+    private record KeyOf(
+            DocumentRef rig, DocumentRef tester, Pinned.Document scheme, AsBuilt asBuilt, FaultSet faults) {}
 
     private record MarkedOf(String assessmentId, int seq) {}
 
@@ -77,9 +81,11 @@ public class Keys {
     }
 
     private static DocumentRef testerRef(Assessment assessment) {
-        return new DocumentRef(
-                assessment.fixed().versions().tester().id(),
-                assessment.fixed().versions().tester().version());
+        return ref(assessment.conduct().tester());
+    }
+
+    private static DocumentRef ref(Pinned.Document document) {
+        return new DocumentRef(document.id(), document.version());
     }
 
     public Scheme scheme(Assessment assessment) {
@@ -87,17 +93,29 @@ public class Keys {
         return schemes.scheme(new DocumentRef(scheme.id(), scheme.version()));
     }
 
-    /** The boxes of its sheet, in order. */
+    /** The boxes of its sheet, in order: those of the circuits that are tested. */
     public List<Slot> sheet(Assessment assessment) {
+        Set<CircuitId> circuits = circuits(assessment);
         return values.small(
-                        new SheetOf(
-                                rigRef(assessment),
-                                assessment.fixed().versions().scheme()),
-                        () -> new SheetSlots(SlotPlan.sheet(rig(assessment), scheme(assessment))))
+                        new SheetOf(rigRef(assessment), assessment.fixed().versions().scheme(), circuits),
+                        () -> new SheetSlots(SlotPlan.sheet(rig(assessment), scheme(assessment)).stream()
+                                .filter(s -> circuits.isEmpty()
+                                        || s.circuit().map(circuits::contains).orElse(true))
+                                .toList()))
                 .slots();
     }
 
-    private record SheetOf(DocumentRef rig, Pinned.Document scheme) {}
+    /** The circuits that are tested; empty for all. */
+    public Set<CircuitId> circuits(Assessment assessment) {
+        return assessment.conduct().circuits().stream().map(CircuitId::new).collect(Collectors.toSet());
+    }
+
+    /** Where an assessment stands in its scheme's sequence. */
+    public Course course(Assessment assessment) {
+        return Course.of(assessment, scheme(assessment), sheet(assessment));
+    }
+
+    private record SheetOf(DocumentRef rig, Pinned.Document scheme, Set<CircuitId> circuits) {}
 
     private record SheetSlots(List<Slot> slots) {}
 
@@ -121,14 +139,36 @@ public class Keys {
         return keyWith(assessment, faults(assessment));
     }
 
+    /** The key for what is tested and marked: of the circuits that were chosen. */
+    public Key asked(Assessment assessment) {
+        return key(assessment).of(circuits(assessment));
+    }
+
     /** The key as it would be with another set. */
     public Key keyWith(Assessment assessment, FaultSet faults) {
+        Key key = keyBy(assessment, testerRef(assessment), faults);
+        Map<DocumentRef, Set<SlotId>> before = new LinkedHashMap<>();
+        assessment.readings().keySet().forEach(slot -> {
+            DocumentRef with = ref(assessment.writtenWith(slot));
+            if (!with.equals(testerRef(assessment))) {
+                before.computeIfAbsent(with, t -> new HashSet<>()).add(new SlotId(slot));
+            }
+        });
+        for (var other : before.entrySet()) {
+            key = key.readWith(keyBy(assessment, other.getKey(), faults), other.getValue());
+        }
+        return key;
+    }
+
+    private Key keyBy(Assessment assessment, DocumentRef tester, FaultSet faults) {
         DocumentRef rig = rigRef(assessment);
         AsBuilt known = asBuilt.of(rig, assessment.fixed().preparedAt());
-        Key healthy = explorations.healthy(rig(assessment), tester(assessment), scheme(assessment), known);
+        Key healthy = explorations.healthy(rig(assessment), workshop.tester(tester), scheme(assessment), known);
         return faults.isEmpty()
                 ? healthy
-                : values.small(new KeyOf(rig, testerRef(assessment), known, faults), () -> healthy.with(faults));
+                : values.small(
+                        new KeyOf(rig, tester, assessment.fixed().versions().scheme(), known, faults),
+                        () -> healthy.with(faults));
     }
 
     /** Answers the assessor accepts besides the faults themselves. */
@@ -171,7 +211,8 @@ public class Keys {
                 reports(assessment),
                 assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
                 expected,
-                WatchedOf.of(assessment, scheme(assessment), rig(assessment)));
+                WatchedOf.of(assessment, scheme(assessment), sheet(assessment)),
+                SparedBoxes.of(assessment, scheme(assessment), sheet(assessment)));
     }
 
     public List<CandidateRecord.FaultReport> reports(Assessment assessment) {
@@ -204,12 +245,12 @@ public class Keys {
 
     /** By what another scheme says that counts, on the boxes of this assessment's own. */
     public MarkedSheet markedBy(Assessment assessment, Scheme scheme) {
-        return Marker.mark(key(assessment), scheme, record(assessment), agreedByFault(assessment));
+        return Marker.mark(asked(assessment), scheme, record(assessment), agreedByFault(assessment));
     }
 
     public MarkedSheet marked(Assessment assessment) {
         return values.small(
                 new MarkedOf(assessment.id(), assessment.markedSeq()),
-                () -> Marker.mark(key(assessment), record(assessment), agreedByFault(assessment)));
+                () -> Marker.mark(asked(assessment), record(assessment), agreedByFault(assessment)));
     }
 }

@@ -3,6 +3,7 @@ package prantel.server.assessment;
 import java.time.OffsetDateTime;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Conduct;
 
 /**
  * Where an assessment stands, for finding it without its events.
@@ -22,18 +23,22 @@ record StandingRow(
         boolean overridden,
         @Nullable OffsetDateTime decidedAt,
         @Nullable String fromLibrary) {
+    /** Stands where the verdict does for one that ended without one. */
+    private static final String BROKEN_OFF = "BROKEN_OFF";
+
     static StandingRow of(Assessment assessment) {
         Assessment.OutcomeGiven outcome = assessment.outcome();
+        Conduct.BrokenOff broken = assessment.conduct().brokenOff();
         return new StandingRow(
                 assessment.id(),
                 assessment.seq(),
                 assessment.occupiesBay() ? assessment.fixed().bayId() : null,
-                assessment.energisedAt() == null ? null : assessment.fixed().assessorId(),
-                outcome != null,
+                assessment.energisedAt() == null ? null : assessment.conduct().assessor(),
+                outcome != null || broken != null,
                 !assessment.occupiesBay(),
-                outcome == null ? null : outcome.given().name(),
+                broken != null ? BROKEN_OFF : outcome == null ? null : outcome.given().name(),
                 outcome != null && outcome.given() != outcome.proposed(),
-                outcome == null ? null : outcome.at(),
+                broken != null ? broken.at() : outcome == null ? null : outcome.at(),
                 assessment.fromLibrary());
     }
 }

@@ -100,7 +100,7 @@ class DemoData implements SmartLifecycle {
     }
 
     private void fill() throws IOException {
-        DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.role(), s.password()));
+        DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.roles(), s.password()));
         workshop.saveTester(file("t1.tester.json"), ASSESSOR);
         workshop.saveTester(file("t2.tester.json"), ASSESSOR);
         String rig =

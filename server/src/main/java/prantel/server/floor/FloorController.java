@@ -16,12 +16,15 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Pause;
 import prantel.core.assessment.Stage;
+import prantel.core.assessment.StageClock;
 import prantel.core.expectation.Drift;
 import prantel.core.marking.Finding;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.conduct.Conducts;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;
@@ -46,6 +49,7 @@ class FloorController {
     private final AsBuiltReadings asBuilt;
     private final Clock clock;
     private final FaultBoxes boxes;
+    private final Conducts conducts;
 
     FloorController(
             Workshop workshop,
@@ -54,7 +58,9 @@ class FloorController {
             Accounts accounts,
             AsBuiltReadings asBuilt,
             FaultBoxes boxes,
+            Conducts conducts,
             Clock clock) {
+        this.conducts = conducts;
         this.asBuilt = asBuilt;
         this.boxes = boxes;
         this.clock = clock;
@@ -68,6 +74,8 @@ class FloorController {
 
     /**
      * @param assessmentId null for a free bay
+     * @param assessor who watches; empty for a free bay
+     * @param left seconds left in all; null where there is no limit or nobody is at work
      * @param live whether its rig is energised
      * @param box what is wrong with its fault box; empty for nothing
      * @param drifts healthy readings of the real rig that lie beyond tolerance of its description
@@ -79,6 +87,8 @@ class FloorController {
             String earthing,
             @Nullable String assessmentId,
             String candidate,
+            String assessor,
+            @Nullable Long left,
             @Nullable Stage stage,
             int faultsSet,
             String now,
@@ -143,6 +153,8 @@ class FloorController {
                     earthing,
                     null,
                     "free",
+                    "",
+                    null,
                     null,
                     0,
                     "Ready for the next candidate",
@@ -160,6 +172,8 @@ class FloorController {
                 earthing,
                 a.id(),
                 accounts.get(a.fixed().candidateId()).name(),
+                accounts.nameOf(a.conduct().assessor()),
+                left(a),
                 a.stage(),
                 whole(a, () -> keys.faults(a).faults().size(), () -> 0),
                 whole(a, () -> now(a), () -> UNREADABLE),
@@ -168,6 +182,11 @@ class FloorController {
                 drifts(bay),
                 a.energisedAt() != null,
                 box(bay, a.relays()));
+    }
+
+    private @Nullable Long left(Assessment a) {
+        StageClock.Used all = conducts.clock(a).all();
+        return a.stage() == Stage.WATCH && all.isLimited() ? all.left().toSeconds() : null;
     }
 
     /** What is wrong with a bay's box: relays in that should not be, out that should be in, or no answer while they matter. */
@@ -227,6 +246,12 @@ class FloorController {
     }
 
     private static String detail(Assessment a) {
+        if (a.conduct().brokenOff() != null) {
+            return "Broken off · nothing to mark";
+        }
+        if (a.conduct().pause().isPresent()) {
+            return "Watch · the clock stands still";
+        }
         if (a.energisedAt() != null && a.handedInAt() != null) {
             return "Handed in · still LIVE, make it dead first";
         }
@@ -247,6 +272,7 @@ class FloorController {
     private List<Need> needs(Assessment a) {
         List<Need> needs = new ArrayList<>();
         String candidate = accounts.get(a.fixed().candidateId()).name();
+        needs.addAll(atWork(a, candidate));
         if (a.stage() == Stage.SET) {
             needs.add(need(a, "set", now(a), "before " + candidate + " starts"));
         }
@@ -262,6 +288,30 @@ class FloorController {
                             ? "Prove the rig healthy"
                             : faults + " fault" + (faults == 1 ? "" : "s") + " still set: clear, prove the rig healthy",
                     "before the next candidate"));
+        }
+        return needs;
+    }
+
+    /** What a candidate at work needs somebody for, the most urgent first. */
+    private List<Need> atWork(Assessment a, String candidate) {
+        List<Need> needs = new ArrayList<>();
+        if (a.stage() != Stage.WATCH) {
+            return needs;
+        }
+        String who = accounts.nameOf(a.conduct().assessor());
+        a.conduct().pause().ifPresent(p -> needs.add(need(
+                a,
+                "watch",
+                p.why() == Pause.Why.SAFETY
+                        ? "Stopped for safety: make safe, decide what follows"
+                        : p.why().words() + ": the clock stands still",
+                who + ": " + p.what())));
+        if (keys.course(a).rig().asked()) {
+            needs.add(need(a, "watch", candidate + " asks to go live", who + " watches"));
+        }
+        StageClock clock = conducts.clock(a);
+        if (clock.all().isOver() || clock.dead().isOver() || clock.live().isOver()) {
+            needs.add(need(a, "watch", "Time is up for " + candidate, who + " watches"));
         }
         return needs;
     }
@@ -295,7 +345,7 @@ class FloorController {
     }
 
     private int boxes(Assessment a) {
-        return keys.key(a).expectations().size();
+        return keys.sheet(a).size();
     }
 
     private long wantsEye(Assessment a) {

@@ -160,6 +160,9 @@ class MarkingController {
         if (assessment.handedInAt() == null) {
             throw Refusal.conflict("not-handed-in", "the sheet is not handed in yet");
         }
+        if (assessment.conduct().brokenOff() != null) {
+            throw Refusal.conflict("broken-off", "it was broken off without a judgement: there is nothing to mark");
+        }
     }
 
     private MarkingView view(Assessment assessment) {

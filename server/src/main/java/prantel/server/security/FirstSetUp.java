@@ -1,6 +1,7 @@
 package prantel.server.security;
 
 import java.security.SecureRandom;
+import java.util.EnumSet;
 import java.util.HexFormat;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -51,6 +52,11 @@ class FirstSetUp {
                     HttpStatus.FORBIDDEN,
                     new Problem("wrong-code", "code", "", "give the code that the server printed when it started"));
         }
-        accounts.add(id, name, Role.ADMINISTRATOR, password);
+        // one person at first: does everything, and gives roles to others
+        accounts.add(
+                id,
+                name,
+                EnumSet.of(Role.ADMINISTRATOR, Role.LEAD, Role.ASSESSOR, Role.TECHNICIAN),
+                password);
     }
 }

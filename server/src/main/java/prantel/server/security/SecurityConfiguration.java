@@ -7,34 +7,39 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
-/** Which role may call what. Whose record it is, the services decide. */
+/** Puts the table of {@link Access} before every call. */
 @Configuration
 class SecurityConfiguration {
     private static final String POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
             + " object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, InWords inWords) throws Exception {
-        return http.authorizeHttpRequests(
-                        requests -> requests.dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR)
-                                .permitAll()
-                                .requestMatchers("/api/session", "/api/demo/**", "/api/set-up")
-                                .permitAll()
-                                .requestMatchers("/api/reference/**")
-                                .authenticated()
-                                .requestMatchers("/api/my/**")
-                                .hasRole("CANDIDATE")
-                                .requestMatchers("/api/workshop/**")
-                                .hasRole("ADMINISTRATOR")
-                                .requestMatchers("/api/**")
-                                .hasAnyRole("ASSESSOR", "ADMINISTRATOR")
-                                .anyRequest()
-                                // only the pages themselves are left, and they hold no data
-                                .permitAll())
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, InWords inWords, StillIn stillIn)
+            throws Exception {
+        return http.authorizeHttpRequests(requests -> {
+                    requests.dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR, DispatcherType.ASYNC)
+                            .permitAll();
+                    for (Access access : Access.values()) {
+                        var matched = requests.requestMatchers(access.matcher());
+                        if (access.isOpen()) {
+                            matched.permitAll();
+                        } else if (access.isForAPerson()) {
+                            matched.hasAuthority(SignedIn.A_PERSON);
+                        } else if (access.needed().length == 0) {
+                            matched.authenticated();
+                        } else {
+                            matched.hasAnyRole(access.needed());
+                        }
+                    }
+                    // only the pages themselves are left, and they hold no data
+                    requests.anyRequest().permitAll();
+                })
+                .addFilterBefore(stillIn, AuthorizationFilter.class)
                 .csrf(csrf -> csrf.spa())
                 .securityContext(c -> c.securityContextRepository(contexts))
                 .exceptionHandling(

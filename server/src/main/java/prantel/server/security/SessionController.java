@@ -4,13 +4,10 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
-import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -30,14 +27,13 @@ import prantel.server.web.Refusal;
 @RequestMapping("/api/session")
 class SessionController {
     private final Accounts accounts;
-    private final SecurityContextRepository contexts;
+    private final SignedIn signedIn;
     private final FirstSetUp setUp;
     private final PrantelSettings settings;
 
-    SessionController(
-            Accounts accounts, SecurityContextRepository contexts, FirstSetUp setUp, PrantelSettings settings) {
+    SessionController(Accounts accounts, SignedIn signedIn, FirstSetUp setUp, PrantelSettings settings) {
         this.accounts = accounts;
-        this.contexts = contexts;
+        this.signedIn = signedIn;
         this.setUp = setUp;
         this.settings = settings;
     }
@@ -45,7 +41,8 @@ class SessionController {
     /** Who is signed in: `person` is null when nobody is. */
     record Session(@Nullable Person person, boolean demo, boolean setUpNeeded) {}
 
-    record Person(String id, String name, Role role) {}
+    /** @param sheet the one sheet this tablet was let in to; null for a person with a password */
+    record Person(String id, String name, List<Role> roles, @Nullable String sheet) {}
 
     record Credentials(String id, String password) {}
 
@@ -54,7 +51,7 @@ class SessionController {
         Person person = principal == null
                 ? null
                 : accounts.find(principal.getName())
-                        .map(SessionController::person)
+                        .map(a -> person(a, OneSheet.of(principal).orElse(null)))
                         .orElse(null);
         return new Session(person, settings.demo(), setUp.isNeeded());
     }
@@ -64,8 +61,12 @@ class SessionController {
         String id = credentials.id().strip();
         return switch (accounts.signIn(id, credentials.password(), request.getRemoteAddr())) {
             case SignIn.Done done -> {
-                enter(done.account(), request, response);
-                yield new Session(person(done.account()), settings.demo(), false);
+                signedIn.begin(done.account(), null, request, response);
+                accounts.keepSignIn(
+                        id,
+                        request.getRemoteAddr(),
+                        Objects.requireNonNullElse(request.getHeader("User-Agent"), "unknown"));
+                yield new Session(person(done.account(), null), settings.demo(), false);
             }
             case SignIn.Refused refused ->
                 throw new Refusal(
@@ -75,6 +76,14 @@ class SessionController {
                                 "password",
                                 "",
                                 "that sign-in name and password do not go together"));
+            case SignIn.KeptOut keptOut ->
+                throw new Refusal(
+                        HttpStatus.FORBIDDEN,
+                        new Problem(
+                                "kept-out",
+                                "password",
+                                "",
+                                "this account is closed for now; ask who administers the workshop"));
             case SignIn.Locked locked ->
                 throw new Refusal(
                         HttpStatus.TOO_MANY_REQUESTS,
@@ -83,7 +92,7 @@ class SessionController {
                                 "password",
                                 "",
                                 "too many wrong passwords from this device; try again in about "
-                                        + Math.max(1, locked.left().toMinutes()) + " min"));
+                                        + Math.max(1, locked.left().toMinutes()) + " min, or have it unlocked"));
             case SignIn.Busy busy ->
                 throw new Refusal(
                         HttpStatus.SERVICE_UNAVAILABLE,
@@ -104,20 +113,8 @@ class SessionController {
         SecurityContextHolder.clearContext();
     }
 
-    private void enter(Account account, HttpServletRequest request, HttpServletResponse response) {
-        // a session from before signing in must not be carried over
-        if (request.getSession(false) != null) {
-            request.changeSessionId();
-        }
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                account.accountId(),
-                null,
-                List.of(new SimpleGrantedAuthority("ROLE_" + account.role().name()))));
-        contexts.saveContext(context, request, response);
-    }
-
-    private static Person person(Account account) {
-        return new Person(account.accountId(), account.name(), account.role());
+    static Person person(Account account, @Nullable String sheet) {
+        return new Person(
+                account.accountId(), account.name(), List.copyOf(account.roles()), sheet);
     }
 }

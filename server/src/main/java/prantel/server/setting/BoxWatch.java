@@ -46,7 +46,7 @@ class BoxWatch {
                     assessment.id(),
                     UUID.randomUUID().toString(),
                     new AssessmentEvent.BoxFellOut(relays, says),
-                    assessment.fixed().assessorId(),
+                    assessment.conduct().assessor(),
                     state -> {});
         }
     }

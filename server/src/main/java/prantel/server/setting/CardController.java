@@ -99,7 +99,7 @@ class CardController {
                 workshop.bay(assessment.fixed().bayId()).number(),
                 rig.name(),
                 assessment.fixed().versions().rig().version(),
-                accounts.get(assessment.fixed().assessorId()).name(),
+                accounts.get(assessment.conduct().assessor()).name(),
                 key.tester().label(),
                 lockOff(rig),
                 byHand,

@@ -55,7 +55,7 @@ class ClassPlanController {
     ClassChoices choices() {
         return new ClassChoices(
                 accounts.all().stream()
-                        .filter(a -> a.role() == Role.CANDIDATE)
+                        .filter(a -> a.has(Role.CANDIDATE) && a.isActive())
                         .map(a -> new ClassPerson(a.accountId(), a.name()))
                         .toList(),
                 workshop.bays().size());
@@ -124,7 +124,7 @@ class ClassPlanController {
                 wanted.people().stream().distinct().map(accounts::get).toList();
         for (Account person : people) {
             Check.that(
-                    person.role() == Role.CANDIDATE, "no-candidate", "people", person.name(), "choose candidates only");
+                    person.has(Role.CANDIDATE), "no-candidate", "people", person.name(), "choose candidates only");
         }
         return people;
     }

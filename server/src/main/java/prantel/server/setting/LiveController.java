@@ -3,12 +3,11 @@ package prantel.server.setting;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,21 +19,23 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
-import prantel.core.expectation.Expectation;
+import prantel.core.assessment.Checklist;
+import prantel.core.assessment.LiveGate;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
 import prantel.core.fault.SafetyClass;
 import prantel.core.quantity.Check;
-import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
+import prantel.core.safety.Danger;
 import prantel.core.safety.SafetyCheck;
-import prantel.core.scheme.TestKind;
-import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
+import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.conduct.ConductView;
+import prantel.server.conduct.Ticks;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.web.Refusal;
@@ -53,6 +54,8 @@ class LiveController {
     private final CheckLines lines;
     private final OnTheRig onTheRig;
     private final Workshop workshop;
+    private final Ticks ticks;
+    private final Accounts accounts;
 
     LiveController(
             Assessments assessments,
@@ -61,7 +64,9 @@ class LiveController {
             FaultBoxes boxes,
             CheckLines lines,
             OnTheRig onTheRig,
-            Workshop workshop) {
+            Workshop workshop,
+            Ticks ticks,
+            Accounts accounts) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;
@@ -69,6 +74,8 @@ class LiveController {
         this.lines = lines;
         this.onTheRig = onTheRig;
         this.workshop = workshop;
+        this.ticks = ticks;
+        this.accounts = accounts;
     }
 
     /**
@@ -84,12 +91,17 @@ class LiveController {
             boolean mayGoLive,
             List<String> whyNot,
             int openDead,
+            List<ConductView.ListView> lists,
             List<String> cautions) {}
 
     record LiveFault(int index, String title, String place, String safety, String how, boolean out) {}
 
-    /** @param reason why now, while dead tests are open; null where none is */
-    record GoingLive(String eventId, @Nullable String reason) {}
+    /**
+     * @param reason why now, while dead tests are open; null where none is
+     * @param seen what the assessor ticks with it, by item of each list: what the candidate asked by word of mouth, what was
+     *     seen
+     */
+    record GoingLive(String eventId, @Nullable String reason, List<ConductView.Tick> seen) {}
 
     /** The rig is off, locked, and proved dead: each is said. */
     record MadeDead(String eventId, boolean lockedOff, boolean provedDead) {}
@@ -149,24 +161,31 @@ class LiveController {
                 who.getName()));
     }
 
+    /** Ticks and the deed itself are kept together, or neither is. */
     @PostMapping("/on")
+    @Transactional
     LiveView on(@PathVariable String id, @RequestBody GoingLive going, Principal who) {
         String reason = going.reason() == null ? "" : going.reason().strip();
         Check.text(reason, LONGEST_REASON, "reason");
+        ticks.keep(id, going.eventId(), going.seen(), who.getName());
         return view(assessments.append(
                 id,
                 going.eventId(),
                 new AssessmentEvent.Energised(true, reason.isEmpty() ? null : reason),
                 who.getName(),
                 assessment -> {
-                    LiveView now = view(assessment);
-                    if (!now.mayGoLive()) {
-                        throw Refusal.conflict("not-safe", String.join(" ", now.whyNot()));
-                    }
-                    if (now.openDead() > 0 && reason.isEmpty()) {
+                    String watching = assessment.conduct().assessor();
+                    if (!watching.equals(who.getName())) {
                         throw Refusal.conflict(
-                                "dead-tests-open",
-                                now.openDead() + " boxes of the dead tests are empty: say why the rig goes live now");
+                                "not-watching",
+                                accounts.get(watching).name() + " watches this bay: take it over before it goes live");
+                    }
+                    List<LiveGate.Shut> shut =
+                            LiveGate.shut(assessment, keys.course(assessment).openDead(), reason, facts(assessment));
+                    if (!shut.isEmpty()) {
+                        String code = shut.getFirst().kind() == LiveGate.Kind.DEAD_TESTS_OPEN ? "dead-tests-open" : "not-safe";
+                        throw Refusal.conflict(
+                                code, shut.stream().map(LiveGate.Shut::words).collect(Collectors.joining(" ")));
                     }
                 }));
     }
@@ -182,39 +201,89 @@ class LiveController {
 
     private LiveView view(Assessment assessment) {
         Key set = keys.key(assessment);
-        List<Fault> all = set.faults().faults();
-        List<Fault> in = new ArrayList<>();
-        List<Fault> out = new ArrayList<>();
         FaultBox box = FaultBox.of(set.rig());
+        List<Fault> all = set.faults().faults();
         List<LiveFault> shown = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
-            boolean isOut = assessment.done(i, Handling.OUT) != null;
-            (isOut ? out : in).add(all.get(i));
             shown.add(new LiveFault(
                     i,
                     all.get(i).title(),
                     all.get(i).where(set.rig()),
                     all.get(i).safety().words(),
                     box.relayFor(all.get(i)).isPresent() ? "box" : "hand",
-                    isOut));
+                    assessment.done(i, Handling.OUT) != null));
         }
-        Key left = keys.keyWith(assessment, new FaultSet(in));
-        List<CheckLine> checks = lines.of(plans.clearing(left, out).readings(), assessment.liveChecks(), set.rig());
-        FaultSet reallyIn = withWhatTheBoxShows(assessment, left.faults(), box);
-        SafetyCheck.Report report = plans.safety(set.rig(), reallyIn);
-        List<String> whyNot = whyNot(assessment, reallyIn.faults(), report, checks, !box.isEmpty());
+        Known known = known(assessment);
+        List<String> whyNot =
+                LiveGate.ofTheRig(facts(assessment, known)).stream().map(LiveGate.Shut::words).toList();
         return new LiveView(
                 assessment.energisedAt(),
                 shown,
-                report.dangers().stream()
+                known.report().dangers().stream()
                         .map(d -> new SetView.DangerLine(d.kind().words(), d.finding()))
                         .toList(),
-                checks,
+                known.checks(),
                 onTheRig.isSimulated(),
                 whyNot.isEmpty(),
                 whyNot,
-                openDead(assessment, set),
+                keys.course(assessment).openDead(),
+                List.of(
+                        ticks.list(assessment, Checklist.LIVE_ASKED), ticks.list(assessment, Checklist.LIVE_GIVEN)),
                 cautions(all, set.rig()));
+    }
+
+    /** @param in faults that are really there @param checks readings that prove the others out */
+    private record Known(FaultSet in, SafetyCheck.Report report, List<CheckLine> checks, boolean relaysWired) {}
+
+    private Known known(Assessment assessment) {
+        List<Fault> all = keys.faults(assessment).faults();
+        List<Fault> in = new ArrayList<>();
+        List<Fault> out = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            (assessment.done(i, Handling.OUT) != null ? out : in).add(all.get(i));
+        }
+        Key left = keys.keyWith(assessment, new FaultSet(in));
+        FaultBox box = FaultBox.of(left.rig());
+        FaultSet reallyIn = withWhatTheBoxShows(assessment, left.faults(), box);
+        return new Known(
+                reallyIn,
+                plans.safety(left.rig(), reallyIn),
+                lines.of(plans.clearing(left, out).readings(), assessment.liveChecks(), left.rig()),
+                !box.isEmpty());
+    }
+
+    private LiveGate.Facts facts(Assessment assessment) {
+        return facts(assessment, known(assessment));
+    }
+
+    private LiveGate.Facts facts(Assessment assessment, Known known) {
+        Rig rig = keys.rig(assessment);
+        return new LiveGate.Facts(
+                known.in().faults().stream()
+                        .filter(f -> f.safety() == SafetyClass.DEAD_ONLY)
+                        .map(f -> f.title() + ", " + f.where(rig))
+                        .toList(),
+                known.report().dangers().stream().map(Danger::finding).toList(),
+                box(assessment, known.relaysWired()),
+                (int) CheckLines.open(known.checks()),
+                assessments
+                        .liveBayOf(assessment.conduct().assessor())
+                        .filter(bay -> !bay.equals(assessment.fixed().bayId()))
+                        .map(bay -> "Bay " + workshop.bay(bay).number()));
+    }
+
+    private Optional<String> box(Assessment assessment, boolean relaysWired) {
+        return boxes.of(assessment.fixed().bayId()).flatMap(b -> {
+            Set<Integer> wrong = new TreeSet<>(b.closed());
+            wrong.addAll(assessment.relays());
+            wrong.removeIf(r -> b.closed().contains(r) && assessment.relays().contains(r));
+            if (!b.contact() && (relaysWired || !assessment.relays().isEmpty())) {
+                return Optional.of("The fault box does not answer: what is set is not known.");
+            }
+            return b.contact() && !wrong.isEmpty()
+                    ? Optional.of("Relay " + wrong.iterator().next() + " of the fault box is not where it should be.")
+                    : Optional.empty();
+        });
     }
 
     /** What the box really shows counts, whoever commanded it. */
@@ -228,30 +297,6 @@ class LiveController {
         return new FaultSet(there);
     }
 
-    /** Empty boxes of dead tests; of the two ways to prove a circuit's CPC the one with fewer. */
-    private static int openDead(Assessment assessment, Key key) {
-        int open = 0;
-        Map<Optional<CircuitId>, int[]> methods = new HashMap<>();
-        for (Expectation e : key.expectations()) {
-            Slot slot = e.slot();
-            Assessment.Entry<String> written =
-                    assessment.readings().get(slot.id().value());
-            boolean empty = written == null || written.value().isBlank();
-            if (slot.step().isLive() || !empty) {
-                continue;
-            }
-            if (key.scheme().alternativeTo(slot.step()).isPresent()) {
-                methods.computeIfAbsent(slot.circuit(), c -> new int[2])[slot.step() == TestKind.R2 ? 1 : 0]++;
-            } else {
-                open++;
-            }
-        }
-        for (int[] empty : methods.values()) {
-            open += Math.min(empty[0], empty[1]);
-        }
-        return open;
-    }
-
     private static List<String> cautions(List<Fault> faults, Rig rig) {
         List<String> cautions = new ArrayList<>(List.of(
                 "Live work: supervised, fused probes with short tips, covers on, bystanders out. Local rules and licensed"
@@ -262,39 +307,5 @@ class LiveController {
                 .distinct()
                 .forEach(cautions::add);
         return cautions;
-    }
-
-    private List<String> whyNot(
-            Assessment assessment,
-            List<Fault> in,
-            SafetyCheck.Report report,
-            List<CheckLine> checks,
-            boolean relaysWired) {
-        List<String> whyNot = new ArrayList<>();
-        in.stream()
-                .filter(f -> f.safety() == SafetyClass.DEAD_ONLY)
-                .forEach(f -> whyNot.add(
-                        f.title() + ", " + f.where(keys.rig(assessment)) + ", is dead only: take it out first."));
-        report.dangers().forEach(d -> whyNot.add(d.finding()));
-        boxes.of(assessment.fixed().bayId()).ifPresent(b -> {
-            Set<Integer> wrong = new TreeSet<>(b.closed());
-            wrong.addAll(assessment.relays());
-            wrong.removeIf(r -> b.closed().contains(r) && assessment.relays().contains(r));
-            if (!b.contact() && (relaysWired || !assessment.relays().isEmpty())) {
-                whyNot.add("The fault box does not answer: what is set is not known.");
-            } else if (b.contact() && !wrong.isEmpty()) {
-                whyNot.add("Relay " + wrong.iterator().next() + " of the fault box is not where it should be.");
-            }
-        });
-        long open = CheckLines.open(checks);
-        if (open > 0) {
-            whyNot.add("Prove the faults out: " + open + (open == 1 ? " reading" : " readings") + " to go.");
-        }
-        assessments
-                .liveBayOf(assessment.fixed().assessorId())
-                .filter(bay -> !bay.equals(assessment.fixed().bayId()))
-                .ifPresent(bay -> whyNot.add("Bay " + workshop.bay(bay).number()
-                        + " is live and needs your whole attention: never two live stages at once."));
-        return whyNot;
     }
 }

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
 import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Checklist;
 import prantel.core.assessment.Rules;
 import prantel.core.assessment.Stage;
 import prantel.core.fault.FaultCatalogue;
@@ -36,6 +37,10 @@ import prantel.formats.FaultSetFile;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Assessments.Basis;
 import prantel.server.assessment.Keys;
+import prantel.server.conduct.ConductView;
+import prantel.server.conduct.Conducts;
+import prantel.server.conduct.Ticks;
+import prantel.server.security.OneSheet;
 import prantel.server.setting.FaultInput;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Workshop;
@@ -50,8 +55,12 @@ class SheetController {
     private final Assessments assessments;
     private final Keys keys;
     private final Workshop workshop;
+    private final Ticks ticks;
+    private final Conducts conducts;
 
-    SheetController(Assessments assessments, Keys keys, Workshop workshop) {
+    SheetController(Assessments assessments, Keys keys, Workshop workshop, Ticks ticks, Conducts conducts) {
+        this.ticks = ticks;
+        this.conducts = conducts;
         this.assessments = assessments;
         this.keys = keys;
         this.workshop = workshop;
@@ -75,7 +84,9 @@ class SheetController {
 
     @GetMapping
     List<SheetLine> mine(Principal who) {
+        Optional<String> only = OneSheet.of(who);
         return assessments.ofCandidate(who.getName()).stream()
+                .filter(a -> only.isEmpty() || only.get().equals(a.id()))
                 .map(a -> new SheetLine(
                         a.id(),
                         keys.rig(a).name(),
@@ -100,16 +111,36 @@ class SheetController {
     }
 
     /** Where the sheet stands, small: what a page asks every few seconds to know when to look again. */
-    record SheetStanding(boolean open, boolean live, boolean wasLive, String since) {}
+    record SheetStanding(boolean open, boolean live, boolean wasLive, String since, String paused) {}
 
     @GetMapping("/{id}/standing")
     SheetStanding standing(@PathVariable String id, Principal who) {
         Assessment a = own(id, who);
         return new SheetStanding(
-                a.handedInAt() == null && a.stop() == null,
+                a.handedInAt() == null && a.conduct().pause().isEmpty(),
                 a.energisedAt() != null,
                 a.wasLive(),
-                a.handedBackBecause() == null ? "" : a.handedBackBecause());
+                a.handedBackBecause() == null ? "" : a.handedBackBecause(),
+                SheetView.paused(a));
+    }
+
+    /**
+     * The candidate confirms, or asks.
+     *
+     * @param list {@code READY} or {@code LIVE_ASKED}: what the assessor ticks is none of the candidate's
+     */
+    record Confirming(String eventId, Checklist list, String item, boolean on) {}
+
+    @PutMapping("/{id}/ticks")
+    SheetView tick(@PathVariable String id, @RequestBody Confirming tick, Principal who) {
+        own(id, who);
+        Check.that(
+                tick.list() == Checklist.READY || tick.list() == Checklist.LIVE_ASKED,
+                "not-yours",
+                "list",
+                tick.list().name(),
+                "your assessor ticks that");
+        return view(ticks.set(id, tick.eventId(), new ConductView.Tick(tick.list(), tick.item()), tick.on(), who.getName()));
     }
 
     /**
@@ -244,7 +275,8 @@ class SheetController {
     /** Somebody else's sheet and one that does not exist answer alike. */
     private Assessment own(String id, Principal who) {
         Assessment assessment = assessments.get(id);
-        if (!assessment.fixed().candidateId().equals(who.getName()) || assessment.stage() == Stage.SET) {
+        boolean other = OneSheet.of(who).filter(only -> !only.equals(id)).isPresent();
+        if (other || !assessment.fixed().candidateId().equals(who.getName()) || assessment.openedAt() == null) {
             throw Refusal.notFound("assessment");
         }
         return assessment;
@@ -300,6 +332,11 @@ class SheetController {
                 keys.sheet(assessment),
                 keys.tester(assessment),
                 keys.reports(assessment),
-                keys.isReportDamaged(assessment));
+                keys.isReportDamaged(assessment),
+                new SheetView.Conducted(
+                        keys.tester(assessment).label(),
+                        ConductView.ClockView.of(conducts.clock(assessment)),
+                        ticks.list(assessment, Checklist.READY),
+                        ticks.list(assessment, Checklist.LIVE_ASKED)));
     }
 }

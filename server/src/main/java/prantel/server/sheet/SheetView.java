@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
+import prantel.core.assessment.Pause;
 import prantel.core.assessment.Rules;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.instrument.Notation;
@@ -25,6 +26,7 @@ import prantel.core.scheme.TestKind;
 import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
+import prantel.server.conduct.ConductView;
 import prantel.server.picture.RigDrawing;
 import prantel.server.setting.KindChoice;
 
@@ -43,6 +45,8 @@ record SheetView(
         boolean live,
         boolean wasLive,
         String stoppedBecause,
+        String paused,
+        Conducted conducted,
         boolean asksForCodes,
         @Nullable OffsetDateTime handedInAt,
         String handedBackBecause,
@@ -55,6 +59,20 @@ record SheetView(
         boolean reportDamaged,
         int boxes,
         int filled) {
+
+    /** @param ready what the candidate confirms before the first reading @param liveAsked what is confirmed to ask for the supply */
+    record Conducted(
+            String tester, ConductView.ClockView clock, ConductView.ListView ready, ConductView.ListView liveAsked) {}
+
+    /** Why the sheet is closed for now: the kind of it, never what is the matter with the rig; empty while it is not. */
+    static String paused(Assessment assessment) {
+        return assessment
+                .conduct()
+                .pause()
+                .filter(p -> p.why() != Pause.Why.SAFETY)
+                .map(p -> p.why().words())
+                .orElse("");
+    }
 
     /**
      * One test.
@@ -137,7 +155,8 @@ record SheetView(
             List<Slot> slots,
             Tester tester,
             List<FaultReport> reports,
-            boolean damaged) {
+            boolean damaged,
+            Conducted conducted) {
         List<Step> steps = new ArrayList<>();
         for (TestKind step : scheme.tests()) {
             List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
@@ -152,10 +171,14 @@ record SheetView(
                 bay,
                 tester.label(),
                 tester.insulationTester().overRange().shown(),
-                assessment.openedAt() != null && assessment.handedInAt() == null && assessment.stop() == null,
+                assessment.openedAt() != null
+                        && assessment.handedInAt() == null
+                        && assessment.conduct().pause().isEmpty(),
                 assessment.energisedAt() != null,
                 assessment.wasLive(),
                 assessment.stop() == null ? "" : assessment.stop().what(),
+                paused(assessment),
+                conducted,
                 scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
                 assessment.handedInAt(),
                 assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),

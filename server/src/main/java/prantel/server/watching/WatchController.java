@@ -1,18 +1,18 @@
 package prantel.server.watching;
 
 import java.security.Principal;
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
@@ -25,6 +25,7 @@ import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.conduct.Conducts;
 import prantel.server.web.Refusal;
 
 /** The assessor watches: taps what is seen and said, stops what is unsafe. */
@@ -35,12 +36,12 @@ class WatchController {
 
     private final Assessments assessments;
     private final Keys keys;
-    private final Clock clock;
+    private final Conducts conducts;
 
-    WatchController(Assessments assessments, Keys keys, Clock clock) {
+    WatchController(Assessments assessments, Keys keys, Conducts conducts) {
         this.assessments = assessments;
         this.keys = keys;
-        this.clock = clock;
+        this.conducts = conducts;
     }
 
     /** @param slip what was wrong; empty where it was right or is taken back */
@@ -53,9 +54,24 @@ class WatchController {
 
     record Ended(String eventId) {}
 
+    /** @param seq what the screen has; where it is the newest nothing is sent again */
     @GetMapping
-    WatchView watch(@PathVariable String id) {
-        return view(assessments.get(id));
+    ResponseEntity<WatchView> watch(
+            @PathVariable String id, @RequestParam(name = "seq", required = false) @Nullable Integer seq, Principal who) {
+        Assessment assessment = assessments.get(id);
+        return seq != null && seq == assessment.seq()
+                ? ResponseEntity.noContent().build()
+                : ResponseEntity.ok(view(assessment, who));
+    }
+
+    /** Takes back what this person tapped last. */
+    @PostMapping("/undo")
+    WatchView undo(@PathVariable String id, @RequestBody Ended undo, Principal who) {
+        AssessmentEvent back = assessments.get(id).undo(who.getName());
+        if (back == null) {
+            throw Refusal.conflict("nothing-to-undo", "there is nothing of yours to take back here");
+        }
+        return view(assessments.append(id, undo.eventId(), back, who.getName()), who);
     }
 
     @PutMapping("/observations")
@@ -75,7 +91,7 @@ class WatchController {
                 tapped.eventId(),
                 new AssessmentEvent.Observed(
                         tapped.observation(), tapped.sight(), tapped.slip().strip()),
-                who.getName()));
+                who.getName()), who);
     }
 
     @PutMapping("/questions")
@@ -91,7 +107,7 @@ class WatchController {
             points = points.stream().distinct().sorted().toList();
         }
         return view(assessments.append(
-                id, said.eventId(), new AssessmentEvent.Asked(said.question(), points), who.getName()));
+                id, said.eventId(), new AssessmentEvent.Asked(said.question(), points), who.getName()), who);
     }
 
     /** Ends the candidate's work at once: the sheet freezes; the rig is made dead before anything else. */
@@ -100,7 +116,7 @@ class WatchController {
         Check.that(!stop.what().isBlank(), "no-reason", "what", "", "say what happened; it is kept");
         Check.text(stop.what(), LONGEST_NOTE, "what");
         return view(assessments.append(
-                id, stop.eventId(), new AssessmentEvent.Stopped(stop.what().strip()), who.getName()));
+                id, stop.eventId(), new AssessmentEvent.Stopped(stop.what().strip()), who.getName()), who);
     }
 
     /** After a stop, and with the rig dead, the sheet goes to be marked as it is. */
@@ -117,10 +133,10 @@ class WatchController {
                         throw Refusal.conflict("not-stopped", "the candidate hands the sheet in");
                     }
                 },
-                () -> {}));
+                () -> {}), who);
     }
 
-    private WatchView view(Assessment assessment) {
+    private WatchView view(Assessment assessment, Principal who) {
         Scheme scheme = keys.scheme(assessment);
         Set<String> already = new HashSet<>();
         for (Assessment other : assessments.ofCandidate(assessment.fixed().candidateId())) {
@@ -134,6 +150,7 @@ class WatchController {
                 keys.sheet(assessment),
                 keys.reports(assessment).size(),
                 QuestionsDrawn.of(scheme, assessment.id(), already),
-                OffsetDateTime.now(clock));
+                conducts.view(assessment, who.getName()),
+                who.getName());
     }
 }

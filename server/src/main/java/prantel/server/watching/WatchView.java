@@ -1,8 +1,7 @@
 package prantel.server.watching;
 
-import java.time.Duration;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Course;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Notation;
@@ -21,39 +21,64 @@ import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Step;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
+import prantel.server.conduct.ConductView;
 
-/** A candidate at work, as the assessor sees it: the procedure, what is recorded at each station, the clock. */
+/** A candidate at work, as the assessor sees it: the procedure, what is recorded at each station, how it is conducted. */
 record WatchView(
+        int seq,
         boolean open,
         @Nullable OffsetDateTime openedAt,
         boolean live,
         boolean wasLive,
+        boolean lockedOff,
+        boolean provedDead,
+        boolean asksToGoLive,
         @Nullable StopLine stop,
-        int minutesGone,
-        int minutes,
         int filled,
         int boxes,
         int reports,
         @Nullable OffsetDateTime relaysOutSince,
-        List<WatchStep> steps) {
+        boolean undo,
+        List<WatchStep> steps,
+        List<BrokenLine> broken,
+        ConductView conduct) {
 
     record StopLine(String what, String by, OffsetDateTime at) {}
 
     /**
-     * @param state "open", "begun", "done", "slip" or "stopped": what the line shows by shape
-     * @param next whether it is the first that is not done
+     * @param state what the line shows by shape
+     * @param next whether it is what comes next
+     * @param shut why it may not be begun yet; empty where it may
+     * @param open boxes still to be written
      */
     record WatchStep(
             String id,
             String title,
             boolean live,
-            String state,
+            Course.State state,
             boolean next,
+            String shut,
             int filled,
             int boxes,
+            int open,
             List<SightLine> observations,
             List<AskLine> questions,
             List<WrittenLine> readings) {}
+
+    /**
+     * A rule of order that was broken, with both deeds.
+     *
+     * @param sure false where what was tapped may have been seen earlier
+     * @param first null where nothing is on record of what should have come first
+     */
+    record BrokenLine(
+            String then,
+            OffsetDateTime thenAt,
+            String first,
+            @Nullable OffsetDateTime firstAt,
+            String why,
+            String severity,
+            boolean sure) {}
 
     /** @param seen "right", "slip" or "not-seen" */
     record SightLine(String id, String text, String severity, List<String> slips, String seen, String slip) {}
@@ -71,87 +96,83 @@ record WatchView(
     /** @param side "inside", "above", "below", "over-range-instead", "differs", "nothing" */
     record WrittenLine(String slot, String quantity, String where, String text, String side, int seq) {}
 
-    /** @param now by the server's clock: a tablet's may be wrong */
+    /** @param who asks */
     static WatchView of(
-            Assessment assessment, Key key, List<Slot> slots, int reports, Set<String> drawn, OffsetDateTime now) {
-        Scheme scheme = key.scheme();
-        List<WatchStep> steps = new ArrayList<>();
-        boolean nextFound = false;
+            Assessment assessment,
+            Key key,
+            List<Slot> slots,
+            int reports,
+            Set<String> drawn,
+            ConductView conduct,
+            String who) {
+        Course course = Course.of(assessment, key.scheme(), slots);
         Map<SlotId, Expectation> expected = asDone(assessment, key);
-        for (Step step : scheme.steps()) {
-            WatchStep made = step(step, slots, assessment, key.rig(), expected, drawn, nextFound);
-            nextFound |= made.next();
-            steps.add(made);
-        }
+        List<WatchStep> steps = course.stations().stream()
+                .map(station -> step(station, slots, assessment, key.rig(), expected, drawn))
+                .toList();
         Assessment.Stop stop = assessment.stop();
         return new WatchView(
+                assessment.seq(),
                 assessment.openedAt() != null && assessment.handedInAt() == null,
                 assessment.openedAt(),
-                assessment.energisedAt() != null,
+                course.rig().live(),
                 assessment.wasLive(),
+                course.rig().lockedOff(),
+                course.rig().provedDead(),
+                course.rig().asked(),
                 stop == null ? null : new StopLine(stop.what(), stop.by(), stop.at()),
-                minutesGone(assessment, now),
-                scheme.about().times().all(),
                 steps.stream().mapToInt(WatchStep::filled).sum(),
                 slots.size(),
                 reports,
                 assessment.relaysOutSince(),
-                steps);
+                assessment.undo(who) != null,
+                steps,
+                course.broken().stream().map(b -> broken(b, key.scheme())).toList(),
+                conduct);
     }
 
-    /** From the open sheet to its end: handed in, stopped, or now. */
-    private static int minutesGone(Assessment assessment, OffsetDateTime now) {
-        OffsetDateTime from = assessment.openedAt();
-        Assessment.Stop stop = assessment.stop();
-        OffsetDateTime handedIn = assessment.handedInAt();
-        OffsetDateTime to = stop != null ? stop.at() : handedIn != null ? handedIn : now;
-        return from == null ? 0 : (int) Math.max(0, Duration.between(from, to).toMinutes());
+    private static BrokenLine broken(Course.Broken broken, Scheme scheme) {
+        return new BrokenLine(
+                title(scheme, broken.rule().then()),
+                broken.then().first().at(),
+                title(scheme, broken.rule().first()),
+                broken.first() == null ? null : broken.first().first().at(),
+                broken.rule().why(),
+                broken.rule().severity().name().toLowerCase(Locale.ROOT),
+                broken.sure());
+    }
+
+    private static String title(Scheme scheme, String step) {
+        return scheme.step(step).map(Step::title).orElse(step);
     }
 
     private static WatchStep step(
-            Step step,
+            Course.Station station,
             List<Slot> slots,
             Assessment assessment,
             Rig rig,
             Map<SlotId, Expectation> expected,
-            Set<String> drawn,
-            boolean nextFound) {
-        List<Slot> own =
-                slots.stream().filter(s -> step.tests().contains(s.step())).toList();
-        List<WrittenLine> readings = own.stream()
+            Set<String> drawn) {
+        Step step = station.step();
+        List<WrittenLine> readings = slots.stream()
+                .filter(s -> step.tests().contains(s.step()))
                 .map(s -> reading(s, assessment, rig, Objects.requireNonNull(expected.get(s.id()))))
                 .filter(r -> !r.text().isEmpty())
-                .sorted(java.util.Comparator.comparingInt(WrittenLine::seq).reversed())
+                .sorted(Comparator.comparingInt(WrittenLine::seq).reversed())
                 .toList();
-        List<SightLine> sights =
-                step.observations().stream().map(o -> sight(o, assessment)).toList();
-        List<AskLine> asks =
-                step.questions().stream().map(q -> ask(q, assessment, drawn)).toList();
-        String state = state(own.size(), readings.size(), sights);
-        boolean done = state.equals("done") || state.equals("slip");
         return new WatchStep(
                 step.id(),
                 step.title(),
                 step.isLive(),
-                state,
-                !nextFound && !done,
-                readings.size(),
-                own.size(),
-                sights,
-                asks,
+                station.state(),
+                station.next(),
+                station.shut(),
+                station.filled(),
+                station.boxes(),
+                station.open(),
+                step.observations().stream().map(o -> sight(o, assessment)).toList(),
+                step.questions().stream().map(q -> ask(q, assessment, drawn)).toList(),
                 readings);
-    }
-
-    private static String state(int boxes, int filled, List<SightLine> sights) {
-        if (sights.stream().anyMatch(s -> s.seen().equals("slip"))) {
-            return "slip";
-        }
-        boolean allSeen = sights.stream().allMatch(s -> s.seen().equals("right"));
-        boolean anySeen = sights.stream().anyMatch(s -> !s.seen().equals("not-seen"));
-        if (allSeen && filled == boxes && (boxes > 0 || anySeen)) {
-            return "done";
-        }
-        return filled > 0 || anySeen ? "begun" : "open";
     }
 
     private static SightLine sight(Observation observation, Assessment assessment) {

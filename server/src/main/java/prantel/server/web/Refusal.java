@@ -28,6 +28,10 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.CONFLICT, new Problem(code, "", "", mend));
     }
 
+    public static Refusal tooMany(String mend) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, new Problem("too-many", "", "", mend));
+    }
+
     HttpStatus status() {
         return status;
     }

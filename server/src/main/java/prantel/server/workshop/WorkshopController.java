@@ -13,30 +13,22 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
-import prantel.server.account.Accounts;
-import prantel.server.account.Role;
 
-/** People, bays, rigs and testers: the administrator's page. */
+/** Bays, rigs and testers. */
 @RestController
 @RequestMapping("/api/workshop")
 class WorkshopController {
     private final Workshop workshop;
-    private final Accounts accounts;
 
-    WorkshopController(Workshop workshop, Accounts accounts) {
+    WorkshopController(Workshop workshop) {
         this.workshop = workshop;
-        this.accounts = accounts;
     }
 
-    record WorkshopView(List<PersonLine> people, List<BayLine> bays, List<FileLine> rigs, List<FileLine> testers) {}
-
-    record PersonLine(String id, String name, Role role) {}
+    record WorkshopView(List<BayLine> bays, List<FileLine> rigs, List<FileLine> testers) {}
 
     record BayLine(String id, int number, String rig, String faultBox) {}
 
     record FileLine(String id, String label, int version) {}
-
-    record NewPerson(String signInName, String name, Role role, String password) {}
 
     record NewBay(int number, String rig) {}
 
@@ -46,9 +38,6 @@ class WorkshopController {
     @GetMapping
     WorkshopView workshop() {
         return new WorkshopView(
-                accounts.all().stream()
-                        .map(a -> new PersonLine(a.accountId(), a.name(), a.role()))
-                        .toList(),
                 workshop.bays().stream()
                         .map(b -> new BayLine(
                                 b.bayId(),
@@ -62,12 +51,6 @@ class WorkshopController {
                 workshop.testers().stream()
                         .map(t -> new FileLine(t.id(), workshop.tester(t).label(), t.version()))
                         .toList());
-    }
-
-    @PostMapping("/people")
-    WorkshopView addPerson(@RequestBody NewPerson person) {
-        accounts.add(person.signInName(), person.name(), person.role(), person.password());
-        return workshop();
     }
 
     @PostMapping("/bays")

@@ -1,0 +1,114 @@
+package prantel.server.workshop;
+
+import java.time.OffsetDateTime;
+import java.security.Principal;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.server.account.Account;
+import prantel.server.account.Accounts;
+import prantel.server.account.Role;
+
+/** People: who they are, what they may do, how they come in. */
+@RestController
+@RequestMapping("/api/workshop/people")
+class PeopleController {
+    private final Accounts accounts;
+
+    PeopleController(Accounts accounts) {
+        this.accounts = accounts;
+    }
+
+    /** @param invited whether a code is out that was not used @param locked after wrong passwords */
+    record PersonLine(
+            String id,
+            String name,
+            List<Role> roles,
+            boolean invited,
+            boolean locked,
+            boolean blocked,
+            @Nullable OffsetDateTime leftAt) {}
+
+    /** @param password empty to invite: the person chooses one with a code */
+    record NewPerson(String signInName, String name, List<Role> roles, String password) {}
+
+    record NewRoles(List<Role> roles) {}
+
+    record Standing(boolean blocked, boolean left) {}
+
+    /** @param code shown once; null where none was made */
+    record PeopleView(
+            List<PersonLine> people,
+            @Nullable String code,
+            @Nullable String codeFor) {}
+
+    @GetMapping
+    PeopleView people() {
+        return view(null, null);
+    }
+
+    private PeopleView view(@Nullable String code, @Nullable String codeFor) {
+        Set<String> invited = accounts.invited();
+        return new PeopleView(
+                accounts.all().stream().map(a -> line(a, invited)).toList(), code, codeFor);
+    }
+
+    private PersonLine line(Account a, Set<String> invited) {
+        return new PersonLine(
+                a.accountId(),
+                a.name(),
+                List.copyOf(a.roles()),
+                invited.contains(a.accountId()),
+                accounts.isLocked(a.accountId()),
+                a.blocked(),
+                a.leftAt());
+    }
+
+    private static Set<Role> set(List<Role> roles) {
+        Set<Role> set = EnumSet.noneOf(Role.class);
+        set.addAll(roles);
+        return set;
+    }
+
+    @PostMapping
+    PeopleView add(@RequestBody NewPerson person, Principal who) {
+        if (person.password().isEmpty()) {
+            String code = accounts.invite(person.signInName(), person.name(), set(person.roles()), who.getName());
+            return view(code, person.signInName());
+        }
+        accounts.add(person.signInName(), person.name(), set(person.roles()), person.password());
+        return view(null, null);
+    }
+
+    @PutMapping("/{id}/roles")
+    PeopleView roles(@PathVariable String id, @RequestBody NewRoles roles) {
+        accounts.setRoles(id, set(roles.roles()));
+        return view(null, null);
+    }
+
+    @PutMapping("/{id}/standing")
+    PeopleView standing(@PathVariable String id, @RequestBody Standing standing) {
+        accounts.setBlocked(id, standing.blocked());
+        accounts.setLeft(id, standing.left());
+        return view(null, null);
+    }
+
+    @PostMapping("/{id}/reset")
+    PeopleView reset(@PathVariable String id, Principal who) {
+        return view(accounts.reset(id, who.getName()), id);
+    }
+
+    @PostMapping("/{id}/unlock")
+    PeopleView unlock(@PathVariable String id) {
+        accounts.unlock(id);
+        return view(null, null);
+    }
+}

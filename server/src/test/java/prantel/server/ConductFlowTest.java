@@ -1,0 +1,241 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+
+/** An assessment as it is conducted: checks, halts, handing over, another instrument, another bay, a paired tablet. */
+@TestServer
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class ConductFlowTest {
+    private static String path;
+    private static String id;
+
+    @Autowired
+    private MockMvc mvc;
+
+    private Browser ines() {
+        return Browser.of(mvc, "ines", "toll-gate-7");
+    }
+
+    private Browser corin() {
+        return Browser.of(mvc, "corin", "slipway-12");
+    }
+
+    private Browser lena() {
+        return Browser.of(mvc, "lena", "eel-trap-5");
+    }
+
+    private static Map<String, Object> event(Object... more) {
+        Map<String, Object> event = Bays.event();
+        for (int i = 0; i < more.length; i += 2) {
+            event.put((String) more[i], more[i + 1]);
+        }
+        return event;
+    }
+
+    private static JsonNode ok(Browser.Answer answer) {
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json();
+    }
+
+    @Test
+    @Order(1)
+    void whatIsTestedIsSettledBeforeTheSheetOpens() {
+        path = Bays.prepare(ines(), "bay-5", "lena");
+        id = path.substring(path.lastIndexOf('/') + 1);
+        JsonNode before = ok(ines().get(path + "/conduct"));
+        List<String> circuits = before.get("circuits")
+                .valueStream()
+                .map(c -> c.get("id").asString())
+                .toList();
+        String ring = before.get("circuits")
+                .valueStream()
+                .filter(c -> c.get("ring").asBoolean())
+                .map(c -> c.get("id").asString())
+                .findFirst()
+                .orElseThrow();
+        List<String> others = circuits.stream().filter(c -> !c.equals(ring)).toList();
+        assertThat(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring)))
+                        .text())
+                .contains("at least 2");
+        assertThat(ines().put(path + "/conduct/circuits", event("circuits", others)).text())
+                .contains("has a ring");
+        ok(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring, others.getFirst()))));
+        ok(ines().put(path + "/conduct/adjustment", event("timeFactor", 1.25, "given", List.of("larger type"))));
+        ok(ines().put(path + "/conduct/ticks", event("list", "PREPARE", "item", "calibration", "on", true)));
+        Bays.choose(ines(), path, List.of());
+        Bays.open(ines(), path);
+        String sheet = lena().get("/api/my/sheets/" + id).text();
+        assertThat(sheet).contains("\"slot\":\"" + ring + "/").doesNotContain("\"slot\":\"" + others.getLast() + "/");
+        assertThat(ines().put(path + "/conduct/circuits", event("circuits", circuits)).status())
+                .isEqualTo(409);
+    }
+
+    @Test
+    @Order(2)
+    void aCandidateConfirmsAndAsksAndTicksNothingElse() {
+        ok(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "fit", "on", true)));
+        assertThat(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "LIVE_GIVEN", "item", "permission", "on", true))
+                        .text())
+                .contains("your assessor ticks that");
+        assertThat(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "other", "on", true))
+                        .status())
+                .isEqualTo(400);
+        for (String item : List.of("links", "earth", "covers", "ask")) {
+            ok(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "LIVE_ASKED", "item", item, "on", true)));
+        }
+        JsonNode watch = ok(ines().get(path + "/watch"));
+        assertThat(watch.get("asksToGoLive").asBoolean()).isTrue();
+        assertThat(watch.get("conduct").get("lists").toString()).contains("Lena Brook");
+        assertThat(ok(ines().get("/api/floor")).get("aisle").toString()).contains("asks to go live");
+    }
+
+    @Test
+    @Order(3)
+    void aScreenThatHasTheNewestIsSentNothing() {
+        int seq = ok(ines().get(path + "/watch")).get("seq").asInt();
+        assertThat(ines().get(path + "/watch?seq=" + seq).status()).isEqualTo(204);
+        assertThat(ines().get(path + "/watch?seq=" + (seq - 1)).status()).isEqualTo(200);
+    }
+
+    @Test
+    @Order(4)
+    void theClockStandsStillForARigFaultAndNobodyWrites() {
+        String slot = Bays.firstSlot(lena(), "/api/my/sheets/" + id);
+        ok(lena().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.03", 0)));
+        assertThat(ines().post(
+                                path + "/conduct/halt",
+                                event("why", "RIG_FAULT", "what", "x", "circuits", List.of("none"), "steps", List.of()))
+                        .text())
+                .contains("circuits");
+        JsonNode halted = ok(ines().post(
+                path + "/conduct/halt",
+                event(
+                        "why",
+                        "RIG_FAULT",
+                        "what",
+                        "clamp of the water bond is loose",
+                        "circuits",
+                        List.of(),
+                        "steps",
+                        List.of("bonding"))));
+        assertThat(halted.get("clock").get("running").asBoolean()).isFalse();
+        Browser.Answer refused = lena().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.04", 1));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.text()).contains("clock stands still");
+        String sheet = lena().get("/api/my/sheets/" + id).text();
+        assertThat(sheet).contains("Rig fault").as("what is the matter is none of hers").doesNotContain("clamp of");
+        ok(ines().post(path + "/conduct/resume", event("what", "tightened by the technician")));
+        assertThat(ok(ines().get(path + "/watch")).toString()).contains("tightened by the technician");
+    }
+
+    @Test
+    @Order(5)
+    void anotherInstrumentHoldsFromNowOn() {
+        assertThat(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", " "))
+                        .status())
+                .isEqualTo(400);
+        JsonNode changed = ok(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", "display fails")));
+        assertThat(changed.get("tester").asString())
+                .isNotEqualTo(ok(ines().get(path + "/conduct")).get("testers").get(0).get("label").asString());
+        assertThat(lena().get("/api/my/sheets/" + id).json().get("tester").asString())
+                .isEqualTo(changed.get("tester").asString());
+    }
+
+    @Test
+    @Order(6)
+    void aBayIsHandedOverByNameAndOnlyWhoWatchesGoesLive() {
+        assertThat(ines().post(path + "/conduct/hand-over", event("to", "lena")).text())
+                .contains("choose an assessor");
+        ok(ines().post(path + "/conduct/hand-over", event("to", "corin")));
+        assertThat(Bays.on(ines(), path, "loop only").text()).contains("Corin Vale watches this bay");
+        ok(Bays.on(corin(), path, "loop only"));
+        JsonNode watch = ok(corin().get(path + "/watch"));
+        assertThat(watch.get("live").asBoolean()).isTrue();
+        assertThat(watch.get("asksToGoLive").asBoolean()).isFalse();
+        assertThat(corin().post(path + "/conduct/break-off", event("what", "no")).text()).contains("make it dead");
+        ok(Bays.off(corin(), path));
+    }
+
+    @Test
+    @Order(7)
+    void whatWasTappedIsTakenBackByWhoTappedIt() {
+        String full = Bays.prepareWith(ines(), "bay-4", "asta", "initial-three-phase");
+        Bays.choose(ines(), full, List.of());
+        Bays.open(ines(), full);
+        ok(ines().put(full + "/watch/observations", event("observation", "locked", "sight", "SLIP", "slip", "key left")));
+        assertThat(corin().post(full + "/watch/undo", event()).text()).contains("nothing of yours");
+        Map<String, Object> undo = event();
+        JsonNode undone = ok(ines().post(full + "/watch/undo", undo));
+        assertThat(undone.get("undo").asBoolean()).isFalse();
+        assertThat(undone.toString()).doesNotContain("key left\",\"by");
+
+        // carried on elsewhere: what was seen stays, the readings are of this rig
+        ok(ines().put(full + "/watch/observations", event("observation", "locked", "sight", "RIGHT", "slip", "")));
+        Map<String, Object> carry = event("bayId", "bay-3", "reason", "the board's busbar arcs");
+        String next = ok(ines().post(full + "/conduct/carry-on", carry)).get("assessmentId").asString();
+        assertThat(ok(ines().post(full + "/conduct/carry-on", carry)).get("assessmentId").asString())
+                .as("sent again")
+                .isEqualTo(next);
+        assertThat(ok(ines().get("/api/assessments/" + next + "/watch")).toString())
+                .contains("\"id\":\"locked\"")
+                .contains("\"seen\":\"right\"");
+        assertThat(ok(ines().get("/api/floor")).get("kept").toString()).contains("broken_off");
+        Bays.clear(ines(), full);
+        assertThat(ines().get(full + "/marking").status())
+                .as("nothing to mark")
+                .isEqualTo(409);
+        ok(ines().post("/api/assessments/" + next + "/conduct/break-off", event("what", "candidate was taken ill")));
+        Bays.clear(ines(), "/api/assessments/" + next);
+    }
+
+    @Test
+    @Order(8)
+    void aTabletIsLetInToOneSheetWithoutAPassword() {
+        String code = ok(corin().post(path + "/conduct/pairing", Map.of())).get("code").asString();
+        Browser tablet = new Browser(mvc);
+        assertThat(tablet.post("/api/pairing", Map.of("code", "000 00")).status()).isEqualTo(403);
+        assertThat(ok(tablet.post("/api/pairing", Map.of("code", code.substring(0, 3) + " " + code.substring(3))))
+                        .get("sheet")
+                        .asString())
+                .isEqualTo(id);
+        assertThat(new Browser(mvc).post("/api/pairing", Map.of("code", code)).status())
+                .as("works once")
+                .isEqualTo(403);
+        assertThat(tablet.get("/api/my/sheets").json()).hasSize(1);
+        assertThat(tablet.get("/api/my/sheets/" + id).status()).isEqualTo(200);
+        assertThat(tablet.get("/api/me/sign-ins").status()).as("no account, one sheet").isEqualTo(403);
+        assertThat(tablet.post("/api/me/password", new HashMap<>()).status()).isEqualTo(403);
+        assertThat(tablet.get("/api/floor").status()).isEqualTo(403);
+        assertThat(tablet.get("/api/session").json().get("person").get("sheet").asString()).isEqualTo(id);
+        tablet.delete("/api/session");
+        assertThat(tablet.get("/api/my/sheets/" + id).status()).as("after sign-out").isEqualTo(401);
+    }
+
+    @Test
+    @Order(9)
+    void aLiftedStopGoesOnAndIsKept() {
+        ok(corin().post(path + "/watch/stop", event("what", "reached over the busbar")));
+        assertThat(corin().post(path + "/conduct/lift-stop", event("what", "goes on")).text())
+                .contains("make it safe first");
+        Bays.makeSafe(corin(), path);
+        ok(corin().post(path + "/conduct/lift-stop", event("what", "talked over, goes on with covers")));
+        JsonNode watch = ok(corin().get(path + "/watch"));
+        assertThat(watch.get("stop").isNull()).isTrue();
+        assertThat(watch.get("conduct").get("pauses").toString()).contains("goes on with covers");
+        ok(lena().post("/api/my/sheets/" + id + "/hand-in", event()));
+        String marks = ok(corin().get(path + "/marking")).toString();
+        assertThat(marks).contains("Costs nothing").contains("clamp of the water bond");
+        Bays.clear(corin(), path);
+    }
+}
