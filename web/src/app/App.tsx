@@ -1,10 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useState } from "react";
-import { Navigate, Route, Routes } from "react-router";
+import { Navigate, Route, Routes, useLocation } from "react-router";
 import {
+  AccountPage,
+  InvitationPage,
   isLeaving,
   LeavingPage,
   onSessionChange,
+  PairPage,
+  placesOf,
   sessionQueries,
   SetUpPage,
   SignInPage,
@@ -15,6 +19,7 @@ import { Shell } from "./Shell";
 
 const FloorPage = lazy(() => import("../features/floor").then((m) => ({ default: m.FloorPage })));
 const PreparePage = lazy(() => import("../features/bay").then((m) => ({ default: m.PreparePage })));
+const BriefPage = lazy(() => import("../features/bay").then((m) => ({ default: m.BriefPage })));
 const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ default: m.AssessmentPage })));
 const CardPage = lazy(() => import("../features/set").then((m) => ({ default: m.CardPage })));
 const ClassPlanPage = lazy(() => import("../features/classplan").then((m) => ({ default: m.ClassPlanPage })));
@@ -36,6 +41,9 @@ export function App() {
   const client = useQueryClient();
   const [leaving, setLeaving] = useState(isLeaving);
   const who = session.data?.person?.id;
+  const at = useLocation().pathname;
+  // a tablet is let in to another sheet whoever was signed in before
+  const pairing = at === "/pair";
 
   useEffect(() => {
     const signedOut = () => void client.invalidateQueries({ queryKey: sessionQueries.current.queryKey });
@@ -64,40 +72,45 @@ export function App() {
     <Loaded query={session}>
       {({ person, demo, setUpNeeded }) => {
         if (setUpNeeded) return <SetUpPage />;
-        if (!person) return <SignInPage demo={demo} />;
-        const candidate = person.role === "CANDIDATE";
-        const home = candidate ? "/my/sheets" : "/floor";
+        if (pairing) return <PairPage />;
+        if (!person) return at === "/invitation" ? <InvitationPage /> : <SignInPage demo={demo} />;
+        const may = placesOf(person);
         return (
           <Shell key={person.id} person={person} demo={demo}>
             <Boundary>
               <Suspense fallback={<p className="p-6 text-ink2">Fetching…</p>}>
                 <Routes>
-                  {candidate ? (
+                  {may.candidate && (
                     <>
                       <Route path="/my/sheets" element={<SheetListPage me={person.id} />} />
                       <Route path="/my/sheets/:id" element={<SheetPage me={person.id} />} />
                     </>
-                  ) : (
+                  )}
+                  {may.assess && (
                     <>
                       <Route path="/floor" element={<FloorPage />} />
                       <Route path="/class-plan" element={<ClassPlanPage />} />
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
                       <Route path="/assessments/:id/card" element={<CardPage />} />
+                      <Route path="/assessments/:id/brief" element={<BriefPage />} />
                       <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />
+                      <Route path="/schemes/:id/:version/change" element={<SchemeEditorPage />} />
+                    </>
+                  )}
+                  {may.rigs && (
+                    <>
                       <Route path="/schemes" element={<SchemesPage />} />
                       <Route path="/schemes/:id/:version" element={<SchemePage />} />
-                      <Route path="/schemes/:id/:version/change" element={<SchemeEditorPage />} />
                       <Route path="/rigs" element={<RigsPage />} />
                       <Route path="/rigs/new" element={<RigWorkshopPage key="new" />} />
                       <Route path="/rigs/:id" element={<RigDetailPage />} />
                       <Route path="/rigs/:id/change" element={<RigWorkshopPage key="change" />} />
-                      {person.role === "ADMINISTRATOR" && (
-                        <Route path="/workshop" element={<WorkshopPage />} />
-                      )}
                     </>
                   )}
+                  {may.workshop && <Route path="/workshop" element={<WorkshopPage people={may.people} />} />}
+                  {!may.oneSheet && <Route path="/account" element={<AccountPage />} />}
                   <Route path="/reference" element={<ReferencePage />} />
-                  <Route path="*" element={<Navigate to={home} replace />} />
+                  <Route path="*" element={<Navigate to={may.home} replace />} />
                 </Routes>
               </Suspense>
             </Boundary>

@@ -1,7 +1,8 @@
 import { type ReactNode, useEffect, useState } from "react";
-import { NavLink } from "react-router";
+import { Link, NavLink } from "react-router";
 import type { Schemas } from "../api/client";
-import { leave } from "../features/session";
+import { useChanges } from "../api/changes";
+import { leave, placesOf, roleWords } from "../features/session";
 import { Button } from "../ui/Button";
 import { classes } from "../ui/classes";
 import { Dialog } from "../ui/Dialog";
@@ -31,7 +32,8 @@ export function Shell({ person, demo, children }: Props) {
   const [help, setHelp] = useState(false);
   const [theme, changeTheme] = useTheme();
   useShortcuts({ "?": () => setHelp(true) });
-  const candidate = person.role === "CANDIDATE";
+  const may = placesOf(person);
+  useChanges(may.assess);
 
   return (
     <div className="min-h-screen">
@@ -47,17 +49,22 @@ export function Shell({ person, demo, children }: Props) {
             Prantel
           </span>
           <nav aria-label="Places" className="flex gap-5">
-            {candidate ? <Place to="/my/sheets">My sheets</Place> : <Place to="/floor">Floor</Place>}
-            {!candidate && <Place to="/rigs">Rigs</Place>}
-            {!candidate && <Place to="/schemes">Schemes</Place>}
-            {person.role === "ADMINISTRATOR" && <Place to="/workshop">Workshop</Place>}
+            {may.candidate && <Place to="/my/sheets">{may.oneSheet ? "My sheet" : "My sheets"}</Place>}
+            {may.assess && <Place to="/floor">Floor</Place>}
+            {may.rigs && <Place to="/rigs">Rigs</Place>}
+            {may.rigs && <Place to="/schemes">Schemes</Place>}
+            {may.workshop && <Place to="/workshop">Workshop</Place>}
             <Place to="/reference">Reference</Place>
           </nav>
           <div className="ml-auto flex items-center gap-3">
             {demo && <span className="hidden text-[13px] text-ink2 lg:inline">demo, invented data</span>}
-            <span>
-              {person.name} <span className="hidden text-ink2 md:inline">{person.role.toLowerCase()}</span>
-            </span>
+            {may.oneSheet ? (
+              <span>{person.name}</span>
+            ) : (
+              <Link to="/account" className="hover:underline" title="My account">
+                {person.name} <span className="hidden text-ink2 xl:inline">{roleWords(person.roles)}</span>
+              </Link>
+            )}
             <Button
               kind="quiet"
               onClick={changeTheme}

@@ -5,7 +5,7 @@ import type { Schemas } from "../api/client";
 import { shown, StandIn } from "../testing/server";
 import { Shell } from "./Shell";
 
-const ines: Schemas["Person"] = { id: "ines", name: "Ines Marrow", role: "ASSESSOR" };
+const ines: Schemas["Person"] = { id: "ines", name: "Ines Marrow", roles: ["ASSESSOR"], sheet: null };
 
 function places(): (string | null)[] {
   return within(screen.getByRole("navigation", { name: "Places" }))
@@ -38,11 +38,20 @@ describe("the frame of every page", () => {
     const first = shell(ines);
     expect(places()).toEqual(["Floor", "Rigs", "Schemes", "Reference"]);
     first.unmount();
-    const second = shell({ ...ines, role: "ADMINISTRATOR" });
+    const second = shell({ ...ines, roles: ["ADMINISTRATOR", "LEAD"] });
     expect(places()).toEqual(["Floor", "Rigs", "Schemes", "Workshop", "Reference"]);
     second.unmount();
-    shell({ ...ines, role: "CANDIDATE" });
+    shell({ ...ines, roles: ["CANDIDATE"] });
     expect(places()).toEqual(["My sheets", "Reference"]);
+  });
+
+  it("shows a technician rigs and no marks, and a paired tablet its one sheet", () => {
+    const first = shell({ ...ines, roles: ["TECHNICIAN"] });
+    expect(places()).toEqual(["Rigs", "Schemes", "Workshop", "Reference"]);
+    first.unmount();
+    shell({ ...ines, roles: ["CANDIDATE"], sheet: "s1" });
+    expect(places()).toEqual(["My sheet", "Reference"]);
+    expect(screen.queryByTitle("My account")).not.toBeInTheDocument();
   });
 
   it("marks the place one is at", () => {

@@ -6,6 +6,7 @@ import { MarkStage } from "../mark";
 import { SetStage } from "../set";
 import { WatchStage } from "../watch";
 import { Loaded } from "../../ui/States";
+import { PrepareStage } from "./PrepareStage";
 import { bayQueries } from "./queries";
 import { StageLine, STAGES, type StageName } from "./StageLine";
 
@@ -17,10 +18,10 @@ export function AssessmentPage() {
     <Loaded query={header}>
       {(h) => {
         const shown = STAGES.find((s) => s === stage);
-        if (!shown || shown === "prepare" || !isReachable(h, shown)) {
+        if (!shown || !isReachable(h, shown)) {
           return (
             <Navigate
-              to={`/assessments/${id}/${currentStage(h) === "done" ? "mark" : currentStage(h)}`}
+              to={`/assessments/${id}/${currentStage(h) === "done" ? (h.brokenOff ? "clear" : "mark") : currentStage(h)}`}
               replace
             />
           );
@@ -34,11 +35,19 @@ export function AssessmentPage() {
               <StageLine
                 now={currentStage(h)}
                 shown={shown}
-                to={(s) => (s !== "prepare" && isReachable(h, s) ? `/assessments/${id}/${s}` : null)}
+                to={(s) => (isReachable(h, s) ? `/assessments/${id}/${s}` : null)}
               />
             </div>
+            {h.brokenOff && (
+              <p role="status" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+                <b>Broken off without a judgement:</b> {h.brokenOff}. Clear the rig; nobody is marked for it.
+              </p>
+            )}
+            {shown === "prepare" && <PrepareStage id={id} bay={h.bay} open={h.openedAt !== null} />}
             {shown === "set" && <SetStage id={id} />}
-            {shown === "watch" && <WatchStage id={id} />}
+            {shown === "watch" && (
+              <WatchStage id={id} bay={{ number: h.bay, rig: h.rig, candidate: h.candidate }} />
+            )}
             {shown === "mark" && <MarkStage id={id} mayGoBack={h.stage === "MARK" && h.occupiesBay} />}
             {shown === "clear" && <ClearStage id={id} />}
           </>
@@ -54,7 +63,8 @@ function currentStage(h: Schemas["Header"]): StageName | "done" {
 
 /** The rig can be cleared while the marks wait: the next candidate does not have to. */
 function isReachable(h: Schemas["Header"], stage: StageName): boolean {
-  if (stage === "set") return true;
+  if (stage === "prepare" || stage === "set") return true;
   if (stage === "watch") return h.openedAt !== null;
+  if (stage === "mark" && h.brokenOff) return false;
   return h.handedInAt !== null;
 }

@@ -27,7 +27,7 @@ export function PreparePage() {
       ),
     onSuccess: async (made) => {
       await client.invalidateQueries({ queryKey: ["floor"] });
-      await navigate(`/assessments/${made.id}/set`);
+      await navigate(`/assessments/${made.id}/prepare`);
     },
   });
   return (
@@ -112,7 +112,7 @@ export function PreparePage() {
                 disabled={!candidate || !tester || !scheme || start.isPending}
                 onClick={() => start.mutate()}
               >
-                Go to Set
+                On to the checks
               </Button>
             </div>
           </>

@@ -1,2 +1,3 @@
+export { BriefPage } from "./BriefPage";
 export { PreparePage } from "./PreparePage";
 export { AssessmentPage } from "./AssessmentPage";

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
+import { useInterval } from "../../api/changes";
 import type { Schemas } from "../../api/client";
 import { LinkButton } from "../../ui/LinkButton";
 import { Pane } from "../../ui/Pane";
@@ -10,7 +11,7 @@ import { floorQueries } from "./queries";
 
 /** The room as it stands: bays along the wall, and in the aisle what needs the assessor next. */
 export function FloorPage() {
-  const floor = useQuery(floorQueries.now);
+  const floor = useQuery({ ...floorQueries.now, refetchInterval: useInterval(5000) });
   return (
     <Loaded query={floor}>
       {(room) => (
@@ -120,12 +121,12 @@ function Kept({ kept }: { kept: Schemas["Kept"][] }) {
         {kept.map((k) => (
           <li key={k.assessmentId}>
             <Link
-              to={`/assessments/${k.assessmentId}/mark`}
+              to={`/assessments/${k.assessmentId}/${k.verdict === "broken_off" ? "clear" : "mark"}`}
               className="flex min-h-10 flex-wrap items-center gap-x-5 hover:bg-work-soft"
             >
               <span className="font-semibold">{k.candidate}</span>
               <span>{k.rig}</span>
-              <span>{k.verdict}</span>
+              <span>{k.verdict.replace("_", " ")}</span>
               {k.overridden && <span className="text-caution">decided otherwise than proposed</span>}
               <span className="ml-auto text-ink2">{clock(k.at)}</span>
             </Link>

@@ -14,6 +14,8 @@ const free: Schemas["BayView"] = {
   earthing: "TT",
   assessmentId: null,
   candidate: "free",
+  assessor: "",
+  left: null,
   stage: null,
   now: "Prepare",
   detail: "",
@@ -80,7 +82,7 @@ describe("the Floor", () => {
   });
 
   it("lists what needs the assessor in the server's order, each leading there", async () => {
-    const need = { bayId: "bay-1", since: "2026-11-25T09:00:00Z", rigId: "toll-cottage" };
+    const need = { bayId: "bay-1", since: "2026-11-25T09:00:00Z", rigId: "toll-cottage", urgency: "NEXT" as const };
     server.answers["/api/floor"] = room({
       aisle: [
         { ...need, bay: 1, assessmentId: "a1", go: "mark", what: "Mark Petra Lindholm", why: "handed in" },

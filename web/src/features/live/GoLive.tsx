@@ -1,12 +1,14 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, deed, type Schemas } from "../../api/client";
+import { useTick } from "../conduct";
 import { CheckList } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
+import { TickList } from "../../ui/TickList";
 import { clock } from "../../ui/when";
 import { MakeDead } from "./MakeDead";
 
@@ -18,9 +20,20 @@ const liveQuery = (id: string) =>
     refetchInterval: 5000,
   });
 
-/** Permission to energise: dead-only faults out and proved out, the rest simulated with the supply on. */
-export function GoLive({ id }: { id: string }) {
+interface Props {
+  id: string;
+  /** back to watching; undefined while it is live */
+  onBack?: (() => void) | undefined;
+  onLive?: () => void;
+}
+
+/**
+ * Its own moment, for both: what is set is out or harmless, what the candidate says and asks, what the assessor sees; then
+ * the supply comes on.
+ */
+export function GoLive({ id, onBack, onLive }: Props) {
   const live = useQuery(liveQuery(id));
+  const tick = useTick(id);
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: Schemas["LiveView"]) => {
@@ -48,22 +61,38 @@ export function GoLive({ id }: { id: string }) {
         data(
           api.POST("/api/assessments/{id}/live/on", {
             params,
-            body: { eventId, reason: reason.trim() || null },
+            body: { eventId, reason: reason.trim() || null, seen: [] },
           }),
         ),
       ),
-    onSuccess: keep,
+    onSuccess: (view) => {
+      keep(view);
+      void client.invalidateQueries({ queryKey: ["assessment", id] });
+      onLive?.();
+    },
   });
   return (
     <Loaded query={live}>
       {(v) =>
         v.energisedAt ? (
-          <MakeDead id={id} title={`Live since ${clock(v.energisedAt)}`} onDead={keep}>
+          <MakeDead
+            id={id}
+            title={`Live since ${clock(v.energisedAt)}`}
+            onDead={(view) => {
+              keep(view);
+              void client.invalidateQueries({ queryKey: ["assessment", id] });
+            }}
+          >
             This bay needs your whole attention. No other rig of yours goes live meanwhile, and the sheet
             cannot be handed in until this one is dead.
           </MakeDead>
         ) : (
-          <Pane title="Go live">
+          <Pane wall="caution" title={<span className="text-[22px]">Go live</span>}>
+            <ul className="mb-4 space-y-1 border-l-4 border-caution pl-3 text-[18px]" aria-label="Cautions">
+              {v.cautions.map((c) => (
+                <li key={c}>{c}</li>
+              ))}
+            </ul>
             {v.faults.length > 0 && (
               <ul className="mb-3 divide-y divide-line">
                 {v.faults.map((f) => (
@@ -108,11 +137,26 @@ export function GoLive({ id }: { id: string }) {
                 Nothing set makes it unsafe by simulation, at the worse end of tolerances.
               </p>
             )}
-            <ul className="mt-2 space-y-1 border-l-4 border-caution pl-3" aria-label="Cautions">
-              {v.cautions.map((c) => (
-                <li key={c}>{c}</li>
+            <div className="mt-3 grid gap-4 lg:grid-cols-2">
+              {v.lists.map((list) => (
+                <div key={list.list} className="border border-line p-3">
+                  <h3 className="font-bold">
+                    {list.list === "LIVE_ASKED" ? "The candidate says and asks" : "You see, and give"}
+                  </h3>
+                  <TickList
+                    view={list}
+                    disabled={tick.isPending}
+                    onTick={(item, on) => tick.mutate({ list: list.list, item, on })}
+                  />
+                  {list.list === "LIVE_ASKED" && (
+                    <p className="mt-1 text-[14px] text-ink2">
+                      Ticked on the candidate’s own sheet, or here when it is said aloud.
+                    </p>
+                  )}
+                </div>
               ))}
-            </ul>
+            </div>
+            <ProblemNote error={tick.error} />
             {v.openDead > 0 && (
               <TextField
                 className="mt-3"
@@ -123,15 +167,24 @@ export function GoLive({ id }: { id: string }) {
                 onChange={(e) => setReason(e.target.value)}
               />
             )}
-            <div className="mt-3">
+            <div className="mt-3 flex flex-wrap items-center gap-3">
               <Button
-                kind={v.mayGoLive ? "main" : "plain"}
+                kind={v.mayGoLive && v.lists.every((l) => l.complete) ? "main" : "plain"}
                 large
-                disabled={power.isPending || (v.openDead > 0 && !reason.trim())}
+                disabled={
+                  power.isPending ||
+                  (v.openDead > 0 && !reason.trim()) ||
+                  (v.mayGoLive && !v.lists.every((l) => l.complete))
+                }
                 onClick={() => power.mutate()}
               >
                 Go live, with permission
               </Button>
+              {onBack && (
+                <Button large kind="quiet" onClick={onBack}>
+                  Not now
+                </Button>
+              )}
             </div>
           </Pane>
         )

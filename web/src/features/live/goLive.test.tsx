@@ -19,6 +19,7 @@ const view: Schemas["LiveView"] = {
   simulated: false,
   mayGoLive: false,
   openDead: 0,
+  lists: [],
   cautions: ["Live work: supervised; local rules and licensed practice come first."],
   whyNot: ["CPC open, socket 2, is dead only: take it out first."],
 };
@@ -75,6 +76,36 @@ describe("GoLive", () => {
     await userEvent.type(screen.getByLabelText(/12 boxes of the dead tests are empty/), "loop only today");
     await userEvent.click(go);
     await vi.waitFor(() => expect(server.sent[0]?.body).toMatchObject({ reason: "loop only today" }));
+  });
+
+  it("opens when both have said and seen everything, each tick kept by itself", async () => {
+    const item = { id: "ask", words: "I ask for permission to energise", by: null, at: null };
+    const lists: Schemas["ListView"][] = [
+      { list: "LIVE_ASKED", title: "Before it goes live", items: [item], complete: false },
+      { list: "LIVE_GIVEN", title: "Seen by the assessor", items: [], complete: true },
+    ];
+    is({ ...view, faults: [], whyNot: [], mayGoLive: true, lists });
+    server.answers["/api/assessments/a/conduct/ticks"] = {};
+    shown(<GoLive id="a" onBack={() => undefined} />);
+    expect(await screen.findByRole("button", { name: "Go live, with permission" })).toBeDisabled();
+    is({
+      ...view,
+      faults: [],
+      whyNot: [],
+      mayGoLive: true,
+      lists: lists.map((l) => ({
+        ...l,
+        complete: true,
+        items: l.items.map((i) => ({ ...i, by: "Lena Brook", at: "2026-11-26T10:42:00Z" })),
+      })),
+    });
+    await userEvent.click(screen.getByLabelText(/I ask for permission/));
+    expect(server.sent[0]).toMatchObject({
+      path: "/api/assessments/a/conduct/ticks",
+      body: { list: "LIVE_ASKED", item: "ask", on: true },
+    });
+    expect(await screen.findByText(/Lena Brook/)).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Go live, with permission" })).toBeEnabled();
   });
 
   it("says the usual caution when nothing stands against it", async () => {

@@ -1,11 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import { Link } from "react-router";
 import { unsentHere } from "../../api/outbox";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { ProblemNote } from "../../ui/States";
 import { sessionQueries, useSignIn } from "./queries";
+import { roleWords } from "./roles";
 
 export function SignInPage({ demo }: { demo: boolean }) {
   const [id, setId] = useState("");
@@ -51,6 +53,14 @@ export function SignInPage({ demo }: { demo: boolean }) {
             <Button type="submit" kind="main" large disabled={signIn.isPending}>
               {signIn.isPending ? "Signing in…" : "Sign in"}
             </Button>
+            <p className="flex flex-wrap gap-x-5 pt-1 text-ink2">
+              <Link className="underline" to="/pair">
+                This tablet for one sheet
+              </Link>
+              <Link className="underline" to="/invitation">
+                I have a code
+              </Link>
+            </p>
           </form>
         </Pane>
         {demo && <DemoPeople onChoose={(who) => signIn.mutate(who)} />}
@@ -76,7 +86,7 @@ function DemoPeople({ onChoose }: { onChoose: (who: { id: string; password: stri
               onClick={() => onChoose({ id: person.id, password: person.password })}
             >
               <span className="font-semibold">{person.name}</span>
-              <span className="text-ink2">{person.role.toLowerCase()}</span>
+              <span className="text-ink2">{roleWords(person.roles)}</span>
             </button>
           </li>
         ))}

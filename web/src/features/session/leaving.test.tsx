@@ -4,7 +4,7 @@ import { shown, StandIn } from "../../testing/server";
 import { LeavingPage } from "./LeavingPage";
 import { isLeaving, leave } from "./queries";
 
-const person = { id: "owen", name: "Owen Tasker", role: "CANDIDATE" };
+const person = { id: "owen", name: "Owen Tasker", roles: ["CANDIDATE"], sheet: null };
 let server: StandIn;
 
 beforeEach(() => {

@@ -32,7 +32,7 @@ export function useSignIn() {
 const CHANGED = "prantel-session-changed";
 const LEAVING = "prantel-signing-out";
 
-function tellOtherTabs(): void {
+export function tellOtherTabs(): void {
   localStorage.setItem(CHANGED, newEventId());
 }
 

@@ -35,7 +35,7 @@ describe("signing in", () => {
 
   it("offers invented people in the demo only", async () => {
     server.answers["/api/demo/sign-ins"] = [
-      { id: "owen", name: "Owen Tasker", role: "CANDIDATE", password: "heron-pole-4" },
+      { id: "owen", name: "Owen Tasker", roles: ["CANDIDATE"], password: "heron-pole-4" },
     ];
     server.answers["POST /api/session"] = { person: null };
     const { unmount } = shown(<SignInPage demo />);

@@ -7,9 +7,11 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
+import { StageClock } from "../conduct";
 import type { OutboxState } from "../../api/outbox";
 import { sheetQueries, type SheetView } from "./queries";
 import { boxesIn, nextStep, openIn, type Step } from "./boxes";
+import { Confirm } from "./Confirm";
 import { EntryBar } from "./EntryBar";
 import { FaultReports } from "./FaultReports";
 import { StepBoxes } from "./StepBoxes";
@@ -28,8 +30,9 @@ export function SheetPage({ me }: { me: string }) {
         const at = shown || next?.id || view.steps[0]?.id || FAULTS;
         return (
           <div className="mx-auto max-w-[1180px] text-[18px]">
-            <SheetHead view={view} state={state} />
+            <SheetHead view={view} state={state} receivedAt={query.dataUpdatedAt} />
             <Refused state={state} onDismiss={() => outbox.dismiss()} />
+            <Confirm id={id} view={view} />
             <Tabs.Root value={at} onValueChange={setShown}>
               <div className="mb-3 flex items-end gap-3 border-b border-line">
                 <Tabs.List aria-label="Tests" className="flex min-w-0 flex-1 overflow-x-auto sm:flex-wrap">
@@ -89,7 +92,10 @@ function useStanding(id: string, view: SheetView | undefined) {
   const differs =
     view !== undefined &&
     now !== undefined &&
-    (now.open !== view.open || now.live !== view.live || now.wasLive !== view.wasLive);
+    (now.open !== view.open ||
+      now.live !== view.live ||
+      now.wasLive !== view.wasLive ||
+      now.paused !== view.paused);
   useEffect(() => {
     if (differs) void client.invalidateQueries({ queryKey: sheetQueries.one(id).queryKey, exact: true });
   }, [differs, client, id]);
@@ -125,7 +131,7 @@ function StepTab({ step }: { step: Step }) {
   );
 }
 
-function SheetHead({ view, state }: { view: SheetView; state: OutboxState }) {
+function SheetHead({ view, state, receivedAt }: { view: SheetView; state: OutboxState; receivedAt: number }) {
   return (
     <>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
@@ -138,8 +144,17 @@ function SheetHead({ view, state }: { view: SheetView; state: OutboxState }) {
         {view.live && (
           <span className="rounded bg-caution-soft px-2 py-0.5 font-bold text-caution">LIVE</span>
         )}
+        <span className="text-[15px]">
+          <StageClock clock={view.conducted.clock} live={view.live} receivedAt={receivedAt} quiet />
+        </span>
         <SaveState state={state} />
       </div>
+      {view.paused && (
+        <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+          <b>{view.paused}: your clock stands still.</b> Step back from the rig; your assessor lets you go on.
+          What you wrote is kept.
+        </p>
+      )}
       {view.stoppedBecause && (
         <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
           <b>Stopped for safety.</b> {view.stoppedBecause}. Hands off the rig; your assessor makes it safe.

@@ -11,7 +11,7 @@ interface Props {
 const WIDE = 104;
 const MID = 36;
 
-/** The sequence as a line with stations: ● done, ◐ begun, ○ open, a wedge for a slip, a bar where it was stopped. */
+/** The sequence as a line with stations: ● done, ◐ begun, ○ open, a wedge for a slip, an arch over what was skipped, a bar where it was stopped. */
 export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const at = steps.findIndex((s) => s.id === chosen);
@@ -66,7 +66,7 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
               >
                 {s.title}
                 <span className="sr-only">
-                  , {s.state}
+                  , {s.state.toLowerCase()}
                   {s.live ? ", live" : ""}, {s.filled} of {s.boxes} boxes
                 </span>
               </button>
@@ -80,7 +80,7 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
 
 interface SignProps {
   x: number;
-  state: string;
+  state: WatchStep["state"];
   live: boolean;
   next: boolean;
   stopped: boolean;
@@ -88,7 +88,7 @@ interface SignProps {
 
 /** Live stations stand on their corner. */
 function Sign({ x, state, live, next, stopped }: SignProps) {
-  const fill = state === "done" ? "var(--work)" : "var(--sheet)";
+  const fill = state === "DONE" ? "var(--work)" : "var(--sheet)";
   const turn = live ? `rotate(45 ${x} ${MID})` : undefined;
   return (
     <g>
@@ -107,9 +107,17 @@ function Sign({ x, state, live, next, stopped }: SignProps) {
       ) : (
         <circle cx={x} cy={MID} r={9} fill={fill} stroke="var(--ink)" strokeWidth={2.4} />
       )}
-      {state === "begun" && <path d={`M${x} ${MID - 8}a8 8 0 0 1 0 16z`} fill="var(--work)" />}
-      {state === "slip" && <path d={`M${x} ${MID - 21}l7 -9h-14z`} fill="var(--caution)" />}
-      {state === "slip" && <circle cx={x} cy={MID} r={4} fill="var(--caution)" />}
+      {state === "BEGUN" && <path d={`M${x} ${MID - 8}a8 8 0 0 1 0 16z`} fill="var(--work)" />}
+      {state === "SLIP" && <path d={`M${x} ${MID - 21}l7 -9h-14z`} fill="var(--caution)" />}
+      {state === "SLIP" && <circle cx={x} cy={MID} r={4} fill="var(--caution)" />}
+      {state === "SKIPPED" && (
+        <path
+          d={`M${x - 15} ${MID}a15 13 0 0 1 30 0`}
+          fill="none"
+          stroke="var(--caution)"
+          strokeWidth={2.4}
+        />
+      )}
       {stopped && next && <rect x={x - 3} y={MID - 22} width={6} height={44} fill="var(--caution)" />}
     </g>
   );

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { BayMark } from "../../ui/BayMark";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { Pane } from "../../ui/Pane";
@@ -11,6 +12,7 @@ type Sight = "RIGHT" | "SLIP" | "NOT_SEEN";
 
 interface Props {
   step: WatchStep;
+  bay: number;
   /** whether the signs that tell right from wrong are folded away: the candidate may stand beside */
   folded: boolean;
   error: unknown;
@@ -20,12 +22,22 @@ interface Props {
 }
 
 /** One station: done right is one tap, a slip a second with its reason; what the candidate wrote stands below. */
-export function StepPane({ step, folded, error, onTap, onAsk, onNext }: Props) {
+export function StepPane({ step, bay, folded, error, onTap, onAsk, onNext }: Props) {
   const unseen = step.observations.filter((o) => o.seen === "not-seen");
   return (
     <Pane
-      title={step.title}
-      aside={step.live ? "live" : step.boxes > 0 ? `${step.filled} of ${step.boxes} boxes` : ""}
+      title={
+        <span className="inline-flex items-center gap-2 text-[20px]">
+          <BayMark number={bay} /> {step.title}
+        </span>
+      }
+      aside={[
+        step.live ? "live" : "",
+        step.boxes > 0 ? `${step.filled} written${step.open > 0 ? `, ${step.open} open` : ""}` : "",
+        step.shut,
+      ]
+        .filter(Boolean)
+        .join(" · ")}
       wall={step.live ? "caution" : "work"}
     >
       <ProblemNote error={error as Error | null} />

@@ -1,40 +1,72 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
+import { useInterval } from "../../api/changes";
 import { api, data, deed, type Schemas } from "../../api/client";
+import { BayMark, bayColour } from "../../ui/BayMark";
 import { Button } from "../../ui/Button";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
+import { HaltDialog, listOf, MakeSafe, MorePane, PausePane, StageClock } from "../conduct";
 import { GoLive } from "../live";
+import { BayStrip } from "./BayStrip";
+import { Broken } from "./Broken";
 import { ProcedureLine } from "./ProcedureLine";
 import { SafetyStop } from "./SafetyStop";
 import { StepPane } from "./StepPane";
-import { type TapState, type WatchView, withTaps } from "./taps";
+import { received, type TapState, type WatchView, withTaps } from "./taps";
 import { useTaps } from "./useTaps";
 
 export type WatchStep = Schemas["WatchStep"];
 
-const watch = (id: string) =>
+/** Asks only whether there is something newer than what is shown: an answer without a body keeps it. */
+const watch = (id: string, shown: () => WatchView | undefined) =>
   queryOptions({
     queryKey: ["assessment", id, "watch"] as const,
-    queryFn: ({ signal }) =>
-      data(api.GET("/api/assessments/{id}/watch", { signal, params: { path: { id } } })),
-    refetchInterval: 2000,
+    queryFn: async ({ signal }) => {
+      const has = shown();
+      const view = await data(
+        api.GET("/api/assessments/{id}/watch", {
+          signal,
+          params: { path: { id }, query: has ? { seq: has.seq } : {} },
+        }),
+      );
+      return view ? received(view) : (has ?? received(await whole(id)));
+    },
   });
 
+async function whole(id: string): Promise<Schemas["WatchView"]> {
+  return data(api.GET("/api/assessments/{id}/watch", { params: { path: { id } } }));
+}
+
+interface Props {
+  id: string;
+  bay: { number: number; rig: string; candidate: string };
+}
+
 /** A candidate at work, for somebody on their feet: the procedure as a line, what is next at the thumb. */
-export function WatchStage({ id }: { id: string }) {
-  const view = useQuery(watch(id));
+export function WatchStage({ id, bay }: Props) {
   const client = useQueryClient();
+  const query = watch(id, () => client.getQueryData<WatchView>(["assessment", id, "watch"]));
+  const view = useQuery({ ...query, refetchInterval: useInterval(2000) });
   const [chosen, setChosen] = useState<string>();
   const [folded, setFolded] = useState(false);
+  const [halting, setHalting] = useState(false);
+  const [going, setGoing] = useState(false);
   const params = { path: { id } };
-  const keep = (v: WatchView) => client.setQueryData(watch(id).queryKey, v);
-  const { taps, state } = useTaps(id, watch(id).queryKey);
+  const keep = (v: Schemas["WatchView"]) => client.setQueryData(query.queryKey, received(v));
+  const { taps, state } = useTaps(id, query.queryKey);
   const stop = useMutation({
     mutationFn: (what: string) =>
       deed(["watch/stop", id, what], (eventId) =>
         data(api.POST("/api/assessments/{id}/watch/stop", { params, body: { eventId, what } })),
+      ),
+    onSuccess: keep,
+  });
+  const undo = useMutation({
+    mutationFn: () =>
+      deed(["watch/undo", id], (eventId) =>
+        data(api.POST("/api/assessments/{id}/watch/undo", { params, body: { eventId } })),
       ),
     onSuccess: keep,
   });
@@ -54,10 +86,13 @@ export function WatchStage({ id }: { id: string }) {
         const w = withTaps(kept, state.pending);
         const next = w.steps.find((s) => s.next);
         const shown = w.steps.find((s) => s.id === chosen) ?? next ?? w.steps[0];
+        const halted = w.open && !w.stop && !w.conduct.clock.running;
+        const working = w.open && !w.stop && !halted;
         return (
-          <div className="text-[18px]">
+          <div className="border-l-8 pl-3 text-[18px]" style={{ borderColor: bayColour(bay.number) }}>
+            <BayStrip here={bay.number} />
             {w.relaysOutSince && (
-              <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+              <p role="alert" className="mt-2 border-l-4 border-caution bg-caution-soft p-3">
                 <b>The fault box let its relays go at {clock(w.relaysOutSince)}.</b> What is read since then
                 is of a rig without these faults, and counts as such. With the rig dead,{" "}
                 <Link className="underline" to={`/assessments/${id}/set`}>
@@ -66,68 +101,144 @@ export function WatchStage({ id }: { id: string }) {
                 .
               </p>
             )}
-            {w.stop && (
-              <div role="alert" className="mb-3 border-l-8 border-caution bg-caution-soft p-4">
-                <p className="text-[20px] font-bold">Stopped for safety, {clock(w.stop.at)}</p>
-                <p>{w.stop.what}</p>
-                <p className="mt-1 text-[16px]">
-                  Make it safe: everybody off the rig, main switch off, locked, proved dead in every pair.
-                  Then the sheet goes to be marked as it is.
-                </p>
-                {w.open && (
-                  <Button
-                    kind="main"
-                    large
-                    className="mt-2"
-                    disabled={w.live || end.isPending}
-                    onClick={() => end.mutate()}
-                  >
-                    {w.live ? "Make it dead first, below" : "It is safe: end the assessment"}
+            <div className="sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1 bg-page py-2">
+              <BayMark number={bay.number} />
+              {w.openedAt ? (
+                <StageClock clock={w.conduct.clock} live={w.live} receivedAt={w.receivedAt} />
+              ) : (
+                <span className="text-ink2">not begun</span>
+              )}
+              <RigNow view={w} />
+              <Saved state={state} />
+              <span className="ml-auto flex flex-wrap items-center gap-1">
+                <Button
+                  kind="quiet"
+                  large
+                  className="!px-3"
+                  disabled={!w.undo || undo.isPending}
+                  onClick={() => undo.mutate()}
+                >
+                  Take back
+                </Button>
+                <Button
+                  kind="quiet"
+                  large
+                  className="!px-3"
+                  aria-pressed={folded}
+                  onClick={() => setFolded(!folded)}
+                >
+                  {folded ? "Show signs" : "Fold signs"}
+                </Button>
+                {working && (
+                  <Button large className="!px-3" onClick={() => setHalting(true)}>
+                    Stop the clock
                   </Button>
                 )}
-                <ProblemNote error={end.error} />
+                {w.open && !w.stop && (
+                  <SafetyStop busy={stop.isPending} error={stop.error} onStop={(what) => stop.mutate(what)} />
+                )}
+              </span>
+            </div>
+            <ProblemNote error={undo.error} />
+            {w.stop && w.open && (
+              <MakeSafe
+                id={id}
+                conduct={w.conduct}
+                stop={w.stop}
+                live={w.live}
+                ending={end.isPending}
+                endError={end.error}
+                onEnd={() => end.mutate()}
+              />
+            )}
+            {halted && (
+              <div className="mb-3">
+                <PausePane id={id} conduct={w.conduct} />
               </div>
             )}
-            <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-2">
-              <Clock view={w} />
-              <span className="text-[16px] text-ink2">
-                {w.filled} of {w.boxes} boxes ·{" "}
-                {w.reports === 1 ? "1 fault named" : `${w.reports} faults named`}
-              </span>
-              <Saved state={state} />
-              <Button kind="quiet" large aria-pressed={folded} onClick={() => setFolded(!folded)}>
-                {folded ? "show the signs" : "fold the signs"}
-              </Button>
-              {w.open && !w.stop && (
-                <span className="ml-auto">
-                  <SafetyStop busy={stop.isPending} error={stop.error} onStop={(what) => stop.mutate(what)} />
-                </span>
-              )}
-            </div>
-            <ProcedureLine
-              steps={w.steps}
-              chosen={shown?.id ?? ""}
-              stopped={w.stop !== null}
-              onChoose={setChosen}
-            />
-            <div className="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
-              {shown && (
-                <StepPane
-                  key={shown.id}
-                  step={shown}
-                  folded={folded}
-                  error={state.refused[0]?.error}
-                  onTap={(o) => taps.write({ kind: "seen", ...o })}
-                  onAsk={(q) => taps.write({ kind: "asked", ...q })}
-                  onNext={() => setChosen(undefined)}
+            {w.asksToGoLive && working && !going && !w.live && (
+              <p
+                role="alert"
+                className="mb-2 flex flex-wrap items-center gap-4 border-l-8 border-caution bg-caution-soft p-3"
+              >
+                <b className="text-[20px]">{bay.candidate} asks to go live.</b>
+                <Button kind="main" large onClick={() => setGoing(true)}>
+                  Look, then decide
+                </Button>
+              </p>
+            )}
+            {going && !w.live && (
+              <GoLive id={id} onBack={() => setGoing(false)} onLive={() => setGoing(false)} />
+            )}
+            {/* going live is a moment of its own: nothing else is tapped meanwhile */}
+            {!(going && !w.live) && (
+              <>
+                <ProcedureLine
+                  steps={w.steps}
+                  chosen={shown?.id ?? ""}
+                  stopped={w.stop !== null}
+                  onChoose={setChosen}
                 />
-              )}
-              {(!w.stop || w.live) && <GoLive id={id} />}
-            </div>
+                <div className="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
+                  <div className="space-y-3">
+                    {shown && (
+                      <StepPane
+                        key={shown.id}
+                        step={shown}
+                        bay={bay.number}
+                        folded={folded}
+                        error={state.refused[0]?.error}
+                        onTap={(o) => taps.write({ kind: "seen", ...o })}
+                        onAsk={(q) => taps.write({ kind: "asked", ...q })}
+                        onNext={() => setChosen(undefined)}
+                      />
+                    )}
+                    <Broken lines={w.broken} />
+                  </div>
+                  <div className="space-y-3">
+                    {working && !w.live && (
+                      <p className="flex flex-wrap items-center gap-x-4 gap-y-2 border border-line bg-sheet p-3">
+                        <Button large onClick={() => setGoing(true)}>
+                          Go live…
+                        </Button>
+                        <span className="text-[16px] text-ink2">
+                          {w.filled} of {w.boxes} boxes ·{" "}
+                          {w.reports === 1 ? "1 fault named" : `${w.reports} faults named`}
+                          {listOf(w.conduct.lists, "READY").complete
+                            ? " · confirmed by the candidate"
+                            : " · not confirmed yet"}
+                        </span>
+                      </p>
+                    )}
+                    <MorePane id={id} conduct={w.conduct} />
+                  </div>
+                </div>
+              </>
+            )}
+            <HaltDialog
+              id={id}
+              conduct={w.conduct}
+              steps={w.steps.filter((s) => s.boxes > 0)}
+              open={halting}
+              onClose={() => setHalting(false)}
+            />
           </div>
         );
       }}
     </Loaded>
+  );
+}
+
+/** What is true of the rig, as far as the record says. */
+function RigNow({ view }: { view: WatchView }) {
+  if (view.live) {
+    return <span className="bg-caution px-3 py-1 text-[20px] font-bold text-sheet">LIVE</span>;
+  }
+  return (
+    <span className="text-[16px] text-ink2">
+      {view.lockedOff ? "locked off" : "not locked off"} ·{" "}
+      {view.provedDead ? "proved dead" : "not proved dead yet"}
+    </span>
   );
 }
 
@@ -148,19 +259,6 @@ function Saved({ state }: { state: TapState }) {
       className={`text-[16px] ${state.waiting ? "font-semibold text-caution" : "text-ink2"}`}
     >
       {words}
-    </span>
-  );
-}
-
-/** Time gone, and of how much. */
-function Clock({ view }: { view: WatchView }) {
-  if (!view.openedAt) return <span className="text-ink2">not begun</span>;
-  const minutes = view.minutesGone;
-  const over = view.minutes > 0 && minutes > view.minutes;
-  return (
-    <span className={`text-[20px] font-bold tabular-nums ${over ? "text-caution" : ""}`}>
-      {minutes} min{view.minutes > 0 && <span className="font-normal text-ink2"> of {view.minutes}</span>}
-      {over && " ▲ over time"}
     </span>
   );
 }

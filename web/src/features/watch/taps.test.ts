@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from "vitest";
 import { answer, fakeFetch } from "../../testing/fetch";
+import type { Schemas } from "../../api/client";
 import { Taps, type WatchView, withTaps } from "./taps";
 
 const view = {
@@ -26,7 +27,7 @@ describe("Taps", () => {
 
     fetchMock.mockReset();
     fetchMock.mockImplementation(() => Promise.resolve(answer(200, view)));
-    const seen: WatchView[] = [];
+    const seen: Schemas["WatchView"][] = [];
     const after = new Taps("ines", "a1", (v) => seen.push(v));
     expect(after.snapshot().pending).toHaveLength(2);
     after.start();

@@ -1,7 +1,12 @@
 import { api, data, type Schemas } from "../../api/client";
 import { KeptWrites, type KeptState, type Unsent } from "../../api/keptWrites";
 
-export type WatchView = Schemas["WatchView"];
+/** What the server says, with when this device heard it: the clock goes on from there. */
+export type WatchView = Schemas["WatchView"] & { receivedAt: number };
+
+export function received(view: Schemas["WatchView"]): WatchView {
+  return { ...view, receivedAt: Date.now() };
+}
 
 /** Something tapped that is not acknowledged yet. */
 export type Tap =
@@ -17,11 +22,11 @@ export type Tap =
 export type TapState = KeptState<Tap>;
 
 /** An assessor's taps on one assessment: kept on the device until the server has them. */
-export class Taps extends KeptWrites<Tap, WatchView> {
+export class Taps extends KeptWrites<Tap, Schemas["WatchView"]> {
   constructor(
     owner: string,
     private readonly assessment: string,
-    private readonly onView: (view: WatchView) => void,
+    private readonly onView: (view: Schemas["WatchView"]) => void,
     storage: Storage = localStorage,
   ) {
     super(owner, `watch-${assessment}`, storage);
@@ -35,11 +40,11 @@ export class Taps extends KeptWrites<Tap, WatchView> {
     return status === 401 || status === 403;
   }
 
-  protected onAnswer(view: WatchView): void {
+  protected onAnswer(view: Schemas["WatchView"]): void {
     this.onView(view);
   }
 
-  protected send(tap: Tap): Promise<WatchView> {
+  protected send(tap: Tap): Promise<Schemas["WatchView"]> {
     const params = { path: { id: this.assessment } };
     const { eventId } = tap;
     if (tap.kind === "seen") {

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
 import { sessionQueries } from "../session";
-import { Taps, type WatchView } from "./taps";
+import { received, Taps } from "./taps";
 
 /** Taps of whoever is signed in, kept and sent. @param onView what the server answered */
 export function useTaps(id: string, queryKey: readonly unknown[]) {
@@ -9,10 +9,10 @@ export function useTaps(id: string, queryKey: readonly unknown[]) {
   const me = useQuery(sessionQueries.current).data?.person?.id ?? "";
   const taps = useMemo(
     () =>
-      new Taps(me, id, (view: WatchView) => {
+      new Taps(me, id, (view) => {
         // an answer that set out before this tap must not be laid over it
         void client.cancelQueries({ queryKey });
-        client.setQueryData(queryKey, view);
+        client.setQueryData(queryKey, received(view));
       }),
     // the key is made anew each time, of the id alone
     // eslint-disable-next-line react-hooks/exhaustive-deps

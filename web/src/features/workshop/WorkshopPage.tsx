@@ -5,6 +5,7 @@ import { Button } from "../../ui/Button";
 import { SelectField, TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
+import { People } from "./People";
 
 const workshopQuery = queryOptions({
   queryKey: ["workshop"] as const,
@@ -13,8 +14,8 @@ const workshopQuery = queryOptions({
 
 type Workshop = Schemas["WorkshopView"];
 
-/** People, rigs, testers and bays. */
-export function WorkshopPage() {
+/** People, rigs, testers and bays. @param people whether this is one who keeps them */
+export function WorkshopPage({ people }: { people: boolean }) {
   const workshop = useQuery(workshopQuery);
   return (
     <Loaded query={workshop}>
@@ -22,7 +23,7 @@ export function WorkshopPage() {
         <>
           <h1 className="mb-3 text-[21px] font-bold">Workshop</h1>
           <div className="grid gap-3 lg:grid-cols-2">
-            <People workshop={w} />
+            {people && <People />}
             <Files
               title="Rigs"
               path="/api/workshop/rigs"
@@ -57,69 +58,6 @@ function useWorkshopWrite<T>(call: (input: T) => Promise<Workshop>) {
 function Lines({ children, empty }: { children: ReactNode[]; empty: string }) {
   if (children.length === 0) return <p className="mb-3 text-ink2">{empty}</p>;
   return <ul className="mb-3 divide-y divide-line">{children}</ul>;
-}
-
-function People({ workshop }: { workshop: Workshop }) {
-  const nobody: Schemas["NewPerson"] = { signInName: "", name: "", role: "CANDIDATE", password: "" };
-  const [person, setPerson] = useState(nobody);
-  const add = useWorkshopWrite((body: Schemas["NewPerson"]) =>
-    data(api.POST("/api/workshop/people", { body })),
-  );
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    add.mutate(person, { onSuccess: () => setPerson(nobody) });
-  };
-  return (
-    <Pane title="People">
-      <Lines empty="Nobody yet.">
-        {workshop.people.map((p) => (
-          <li key={p.id} className="flex min-h-9 items-center gap-3">
-            <span className="font-semibold">{p.name}</span>
-            <span className="text-ink2">{p.id}</span>
-            <span className="ml-auto text-ink2">{p.role.toLowerCase()}</span>
-          </li>
-        ))}
-      </Lines>
-      <form onSubmit={submit} className="grid gap-2 sm:grid-cols-2">
-        <TextField
-          label="Name"
-          value={person.name}
-          required
-          onChange={(e) => setPerson({ ...person, name: e.target.value })}
-        />
-        <TextField
-          label="Sign-in name"
-          value={person.signInName}
-          required
-          autoComplete="off"
-          onChange={(e) => setPerson({ ...person, signInName: e.target.value })}
-        />
-        <SelectField
-          label="Role"
-          value={person.role}
-          onChange={(e) => setPerson({ ...person, role: e.target.value as "CANDIDATE" })}
-        >
-          <option value="CANDIDATE">candidate</option>
-          <option value="ASSESSOR">assessor</option>
-          <option value="ADMINISTRATOR">administrator</option>
-        </SelectField>
-        <TextField
-          label="First password"
-          type="password"
-          autoComplete="new-password"
-          value={person.password}
-          required
-          onChange={(e) => setPerson({ ...person, password: e.target.value })}
-        />
-        <div className="sm:col-span-2">
-          <ProblemNote error={add.error} />
-          <Button type="submit" className="mt-1" disabled={add.isPending}>
-            Add
-          </Button>
-        </div>
-      </form>
-    </Pane>
-  );
 }
 
 function Bays({ workshop }: { workshop: Workshop }) {

@@ -16,7 +16,7 @@ public enum Checklist {
                     new Item("leads", "Batteries, leads, fuses and clips looked at"),
                     new Item("proving-unit", "Proving unit, locks and tags at hand"),
                     new Item("healthy", "Rig proved healthy before faults went in"),
-                    new Item("identity", "Candidate's identity seen, earlier attempts known"),
+                    new Item("identity", "Candidate’s identity seen, earlier attempts known"),
                     new Item("sheet", "Sheet and brief ready"),
                     new Item("bay", "Bay free of onlookers; people warned before power goes off"))),
     /** By the candidate, before the first reading. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import prantel.core.scheme.Observation;
@@ -48,6 +49,10 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
             boolean next,
             String shut,
             @Nullable Deed begun) {
+        Station asNext() {
+            return new Station(step, state, filled, boxes, open, true, shut, begun);
+        }
+
         public boolean mayBegin() {
             return shut.isEmpty();
         }
@@ -125,7 +130,6 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                 .toList();
         List<Broken> broken = broken(rules, deeds);
         List<Station> stations = new ArrayList<>();
-        boolean nextFound = false;
         for (Step step : scheme.steps()) {
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
             List<Slot> open = OpenBoxes.of(assessment, scheme, boxes);
@@ -138,20 +142,39 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                 state = State.SKIPPED;
             }
             String shut = shut(step, scheme, rules, deeds, assessment);
-            boolean next = !nextFound && isToDo(step, state, boxes) && assessment.stage() == Stage.WATCH;
-            nextFound |= next;
             stations.add(new Station(
                     step,
                     state,
                     filled,
                     boxes.size(),
                     open.size(),
-                    next,
+                    false,
                     shut,
                     mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null)));
         }
+        next(stations, own, assessment).ifPresent(i -> stations.set(i, stations.get(i).asNext()));
         return new Course(
                 stations, broken, OpenBoxes.beforeLive(assessment, scheme, slots), rig(assessment, scheme, slots));
+    }
+
+    /** The first that is to do and fits the supply as it is: live tests while it is live, dead ones while it is not. */
+    private static Optional<Integer> next(
+            List<Station> stations, Map<String, List<Slot>> own, Assessment assessment) {
+        if (assessment.stage() != Stage.WATCH) {
+            return Optional.empty();
+        }
+        List<Integer> toDo = IntStream.range(0, stations.size())
+                .boxed()
+                .filter(i -> {
+                    Step step = stations.get(i).step();
+                    return isToDo(step, stations.get(i).state(), own.getOrDefault(step.id(), List.of()));
+                })
+                .toList();
+        boolean live = assessment.energisedAt() != null;
+        return toDo.stream()
+                .filter(i -> stations.get(i).step().isLive() == live)
+                .findFirst()
+                .or(() -> toDo.stream().findFirst());
     }
 
     /** A step that this rig gives no boxes for, and that nothing is watched at, is never next. */

@@ -162,6 +162,7 @@ class CourseTest {
         s.add(new AssessmentEvent.Energised(true, "only the loop today"));
         assertThat(course(s).rig()).isEqualTo(new Course.RigNow(true, false, false, false));
         assertThat(at(course(s), "insulation").shut()).contains("dead again");
+        assertThat(at(course(s), "ze").next()).as("what fits the supply as it is").isTrue();
         assertThat(at(course(s), "ze").shut()).as("a rule asks for insulation first").contains("first: insulation");
         s.add(new AssessmentEvent.Energised(false, null));
         assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, true, false));

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Conduct;
 import prantel.core.assessment.Stage;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
@@ -64,6 +65,7 @@ class AssessmentController {
 
     record NewAssessment(String bayId, String candidateId, String testerId, String schemeId) {}
 
+    /** @param brokenOff why it ended without a judgement; empty where it did not */
     record Header(
             String id,
             int bay,
@@ -76,7 +78,8 @@ class AssessmentController {
             int faultsSet,
             boolean live,
             @Nullable OffsetDateTime openedAt,
-            @Nullable OffsetDateTime handedInAt) {}
+            @Nullable OffsetDateTime handedInAt,
+            String brokenOff) {}
 
     record HandBack(String eventId, String reason) {}
 
@@ -145,6 +148,7 @@ class AssessmentController {
     }
 
     private Header header(Assessment assessment) {
+        Conduct.BrokenOff broken = assessment.conduct().brokenOff();
         return new Header(
                 assessment.id(),
                 workshop.bay(assessment.fixed().bayId()).number(),
@@ -157,6 +161,7 @@ class AssessmentController {
                 assessment.occupiesBay() ? keys.faults(assessment).faults().size() : 0,
                 assessment.energisedAt() != null,
                 assessment.openedAt(),
-                assessment.handedInAt());
+                assessment.handedInAt(),
+                broken == null ? "" : broken.reason());
     }
 }

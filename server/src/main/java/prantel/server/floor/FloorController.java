@@ -102,6 +102,7 @@ class FloorController {
      * One thing that needs somebody, with the reason.
      *
      * @param go the stage to open; "rig" for the rig's page
+     * @param urgency what comes first of what waits
      */
     record Need(
             int bay,
@@ -111,7 +112,16 @@ class FloorController {
             String go,
             String what,
             String why,
-            OffsetDateTime since) {}
+            OffsetDateTime since,
+            Urgency urgency) {}
+
+    /** In this order: what is unsafe, who stands and waits, what can wait a little. */
+    enum Urgency {
+        SAFETY,
+        SOMEBODY_WAITS,
+        TIME,
+        NEXT
+    }
 
     /** An assessment that is marked. */
     record Kept(
@@ -124,7 +134,7 @@ class FloorController {
         List<Need> aisle = new ArrayList<>();
         open.forEach(a -> aisle.addAll(
                 whole(a, () -> needs(a), () -> List.of(need(a, "mark", UNREADABLE, "tell the technician")))));
-        aisle.sort(Comparator.comparing(Need::since));
+        aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
         return new FloorView(bays, aisle, kept());
     }
@@ -220,7 +230,8 @@ class FloorController {
                 "rig",
                 drifts + " healthy reading" + (drifts == 1 ? " is" : "s are") + " beyond tolerance: look at the rig",
                 "as built",
-                OffsetDateTime.now(clock));
+                OffsetDateTime.now(clock),
+                Urgency.NEXT);
     }
 
     private int drifts(Bay bay) {
@@ -305,13 +316,14 @@ class FloorController {
                 p.why() == Pause.Why.SAFETY
                         ? "Stopped for safety: make safe, decide what follows"
                         : p.why().words() + ": the clock stands still",
-                who + ": " + p.what())));
+                who + ": " + p.what(),
+                p.why() == Pause.Why.SAFETY ? Urgency.SAFETY : Urgency.SOMEBODY_WAITS)));
         if (keys.course(a).rig().asked()) {
-            needs.add(need(a, "watch", candidate + " asks to go live", who + " watches"));
+            needs.add(need(a, "watch", candidate + " asks to go live", who + " watches", Urgency.SOMEBODY_WAITS));
         }
         StageClock clock = conducts.clock(a);
         if (clock.all().isOver() || clock.dead().isOver() || clock.live().isOver()) {
-            needs.add(need(a, "watch", "Time is up for " + candidate, who + " watches"));
+            needs.add(need(a, "watch", "Time is up for " + candidate, who + " watches", Urgency.TIME));
         }
         return needs;
     }
@@ -323,8 +335,12 @@ class FloorController {
     }
 
     private Need need(Assessment a, String go, String what, String why) {
+        return need(a, go, what, why, Urgency.NEXT);
+    }
+
+    private Need need(Assessment a, String go, String what, String why, Urgency urgency) {
         Bay bay = workshop.bay(a.fixed().bayId());
-        return new Need(bay.number(), bay.bayId(), a.id(), bay.rigId(), go, what, why, a.lastChange());
+        return new Need(bay.number(), bay.bayId(), a.id(), bay.rigId(), go, what, why, a.lastChange(), urgency);
     }
 
     private List<Kept> kept() {
