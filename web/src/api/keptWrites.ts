@@ -1,4 +1,5 @@
 import { ApiProblem, newEventId } from "./client";
+import { type KeptStore, keptStore } from "./keptStore";
 
 export interface KeptState<W> {
   pending: W[];
@@ -15,21 +16,20 @@ const KEY = "prantel-outbox";
 export type Unsent<W> = W extends { eventId: string } ? Omit<W, "eventId"> : never;
 
 /** What this device keeps of whom, not sent yet: number of writes by sign-in name. */
-export function unsentHere(storage: Storage = localStorage): Map<string, number> {
+export function unsentHere(store: KeptStore = keptStore): Map<string, number> {
   const unsent = new Map<string, number>();
-  for (let i = 0; i < storage.length; i++) {
-    const key = storage.key(i) ?? "";
+  for (const key of store.keys()) {
     const [prefix, owner] = key.split("|");
     if (prefix !== KEY || !owner) continue;
-    const count = stored(storage, key).length;
+    const count = stored(store, key).length;
     if (count > 0) unsent.set(owner, (unsent.get(owner) ?? 0) + count);
   }
   return unsent;
 }
 
-function stored<W>(storage: Storage, key: string): W[] {
+function stored<W>(store: KeptStore, key: string): W[] {
   try {
-    return JSON.parse(storage.getItem(key) ?? "[]") as W[];
+    return JSON.parse(store.get(key) ?? "[]") as W[];
   } catch {
     return [];
   }
@@ -50,10 +50,10 @@ export abstract class KeptWrites<W extends { eventId: string }, A> {
   protected constructor(
     owner: string,
     what: string,
-    private readonly storage: Storage,
+    private readonly kept: KeptStore = keptStore,
   ) {
     this.key = [KEY, owner, what].join("|");
-    this.state = { pending: stored(storage, this.key), waiting: false, refused: [] };
+    this.state = { pending: stored(kept, this.key), waiting: false, refused: [] };
   }
 
   /** What a write is about: writes about the same thing follow each other. */
@@ -131,11 +131,7 @@ export abstract class KeptWrites<W extends { eventId: string }, A> {
   }
 
   private store(): void {
-    try {
-      if (this.state.pending.length === 0) this.storage.removeItem(this.key);
-      else this.storage.setItem(this.key, JSON.stringify(this.state.pending));
-    } catch {
-      // a full or forbidden store only loses the safety over a reload, not the write itself
-    }
+    if (this.state.pending.length === 0) this.kept.remove(this.key);
+    else this.kept.put(this.key, JSON.stringify(this.state.pending));
   }
 }

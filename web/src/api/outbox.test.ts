@@ -1,4 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
+import { keptStore } from "./keptStore";
 import { answer, fakeFetch } from "../testing/fetch";
 import { type Changed, Outbox, type Pending, seqIn, unsentHere } from "./outbox";
 
@@ -28,21 +29,21 @@ describe("Outbox", () => {
     outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
     await vi.advanceTimersByTimeAsync(10);
     expect(outbox.snapshot().waiting).toBe("connection");
-    expect(JSON.parse(localStorage.getItem("prantel-outbox|owen|s1") ?? "")).toHaveLength(1);
+    expect(JSON.parse(keptStore.get("prantel-outbox|owen|s1") ?? "")).toHaveLength(1);
 
     await vi.advanceTimersByTimeAsync(3100);
     expect(outbox.snapshot()).toMatchObject({ pending: [], waiting: false });
     expect(seen).toHaveLength(1);
     const [first, second] = await Promise.all(fetchMock.mock.calls.map(bodyOf));
     expect(second?.eventId).toBe(first?.eventId);
-    expect(localStorage.getItem("prantel-outbox|owen|s1")).toBeNull();
+    expect(keptStore.get("prantel-outbox|owen|s1")).toBeUndefined();
   });
 
   it("takes up after a reload what was not sent", async () => {
     const left: Pending[] = [
       { kind: "reading", eventId: "kept-event-1", slot: SLOT, text: "0.43", basedOn: 0 },
     ];
-    localStorage.setItem("prantel-outbox|owen|s1", JSON.stringify(left));
+    keptStore.put("prantel-outbox|owen|s1", JSON.stringify(left));
     fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(1))));
     const outbox = new Outbox("owen", "s1", () => undefined);
     outbox.start();
@@ -77,7 +78,7 @@ describe("Outbox", () => {
     const left: Pending[] = [
       { kind: "reading", eventId: "kept-event-2", slot: SLOT, text: "0.43", basedOn: 0 },
     ];
-    localStorage.setItem("prantel-outbox|owen|s1", JSON.stringify(left));
+    keptStore.put("prantel-outbox|owen|s1", JSON.stringify(left));
     const others = new Outbox("bas", "s1", () => undefined);
     others.start();
     await vi.advanceTimersByTimeAsync(10);

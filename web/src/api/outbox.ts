@@ -34,9 +34,8 @@ export class Outbox extends KeptWrites<Pending, Changed> {
     owner: string,
     private readonly sheetId: string,
     private readonly onChanged: (changed: Changed, write: Pending) => void,
-    storage: Storage = localStorage,
   ) {
-    super(owner, sheetId, storage);
+    super(owner, sheetId);
   }
 
   protected about(write: Pending | Unsent<Pending>): string {

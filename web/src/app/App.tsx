@@ -20,6 +20,8 @@ import { Shell } from "./Shell";
 const FloorPage = lazy(() => import("../features/floor").then((m) => ({ default: m.FloorPage })));
 const PreparePage = lazy(() => import("../features/bay").then((m) => ({ default: m.PreparePage })));
 const BriefPage = lazy(() => import("../features/bay").then((m) => ({ default: m.BriefPage })));
+const BlankSheetPage = lazy(() => import("../features/paper").then((m) => ({ default: m.BlankSheetPage })));
+const PaperEntryPage = lazy(() => import("../features/paper").then((m) => ({ default: m.PaperEntryPage })));
 const AssessmentPage = lazy(() => import("../features/bay").then((m) => ({ default: m.AssessmentPage })));
 const CardPage = lazy(() => import("../features/set").then((m) => ({ default: m.CardPage })));
 const ClassPlanPage = lazy(() => import("../features/classplan").then((m) => ({ default: m.ClassPlanPage })));
@@ -93,6 +95,7 @@ export function App() {
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
                       <Route path="/assessments/:id/card" element={<CardPage />} />
                       <Route path="/assessments/:id/brief" element={<BriefPage />} />
+                      <Route path="/assessments/:id/paper" element={<PaperEntryPage me={person.id} />} />
                       <Route path="/assessments/:id/:stage" element={<AssessmentPage />} />
                       <Route path="/schemes/:id/:version/change" element={<SchemeEditorPage />} />
                     </>
@@ -103,6 +106,7 @@ export function App() {
                       <Route path="/schemes/:id/:version" element={<SchemePage />} />
                       <Route path="/rigs" element={<RigsPage />} />
                       <Route path="/rigs/new" element={<RigWorkshopPage key="new" />} />
+                      <Route path="/rigs/:id/paper" element={<BlankSheetPage />} />
                       <Route path="/rigs/:id" element={<RigDetailPage />} />
                       <Route path="/rigs/:id/change" element={<RigWorkshopPage key="change" />} />
                     </>

@@ -4,6 +4,7 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
+import { keptStore } from "../api/keptStore";
 import { App } from "./App";
 import { newQueryClient } from "./queryClient";
 import { applyStoredTheme } from "./theme";
@@ -12,12 +13,15 @@ applyStoredTheme();
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no #root");
-createRoot(root).render(
-  <StrictMode>
-    <QueryClientProvider client={newQueryClient()}>
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
-    </QueryClientProvider>
-  </StrictMode>,
+// what waits to be sent is known before anything is shown: a page that does not know it would say that all is saved
+void keptStore.load().then(() =>
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={newQueryClient()}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
 );

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, vi } from "vitest";
+import { keptStore } from "../api/keptStore";
 
 export function answer(status: number, body: unknown): Response {
   return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
@@ -10,6 +11,7 @@ export function fakeFetch() {
   beforeEach(() => {
     vi.useFakeTimers();
     localStorage.clear();
+    keptStore.clear();
     vi.stubGlobal("fetch", fetchMock);
     fetchMock.mockReset();
   });

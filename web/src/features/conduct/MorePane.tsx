@@ -1,6 +1,7 @@
 import { QRCodeSVG } from "qrcode.react";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { api, data } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { SelectField } from "../../ui/Field";
@@ -74,6 +75,11 @@ export function MorePane({ id, conduct }: { id: string; conduct: Conduct }) {
       </div>
       <ProblemNote error={over.error} />
       <PairTablet id={id} />
+      <p className="mt-3 border-t border-line pt-3 text-[16px]">
+        <Link className="text-work underline" to={`/assessments/${id}/paper`}>
+          Enter what was written on paper
+        </Link>
+      </p>
     </Pane>
   );
 }

@@ -23,7 +23,7 @@ describe("a clock", () => {
   it("goes on between two answers and says when time is over", async () => {
     const { clock } = conduct();
     const view = shown(<StageClock clock={clock} live={false} receivedAt={Date.now() - 65_000} />);
-    expect(await screen.findByText("21:05", { selector: "b" }, { timeout: 3000 })).toBeInTheDocument();
+    expect(screen.getAllByText("21:05")).toHaveLength(2);
     view.unmount();
     shown(
       <StageClock

@@ -82,7 +82,12 @@ describe("the Floor", () => {
   });
 
   it("lists what needs the assessor in the server's order, each leading there", async () => {
-    const need = { bayId: "bay-1", since: "2026-11-25T09:00:00Z", rigId: "toll-cottage", urgency: "NEXT" as const };
+    const need = {
+      bayId: "bay-1",
+      since: "2026-11-25T09:00:00Z",
+      rigId: "toll-cottage",
+      urgency: "NEXT" as const,
+    };
     server.answers["/api/floor"] = room({
       aisle: [
         { ...need, bay: 1, assessmentId: "a1", go: "mark", what: "Mark Petra Lindholm", why: "handed in" },

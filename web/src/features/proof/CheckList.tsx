@@ -6,10 +6,10 @@ import { ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
 
 interface Props {
-  /** id of the assessment: whose rig the simulated tester measures */
+  /** id of the assessment: whose bay has the tester */
   id: string;
   checks: Schemas["CheckLine"][];
-  /** whether a simulated tester can take the readings */
+  /** whether the bay has a tester to take readings from */
   simulated: boolean;
   disabled: boolean;
   onCheck: (slot: string, text: string) => void;
@@ -20,7 +20,7 @@ export function CheckList({ id, checks, simulated, disabled, onCheck }: Props) {
   const measure = useMutation({
     mutationFn: async (slot: string) => {
       const reading = await data(
-        api.POST("/api/assessments/{id}/proof/simulated", { params: { path: { id } }, body: { slot } }),
+        api.POST("/api/assessments/{id}/tester/take", { params: { path: { id } }, body: { slot } }),
       );
       return { slot, text: reading.text };
     },

@@ -41,6 +41,7 @@ function Detail({ page }: { page: RigPage }) {
           >
             Export
           </a>
+          <LinkButton to={`/rigs/${page.id}/paper`}>Blank sheet</LinkButton>
           <LinkButton to={`/rigs/new?from=${page.id}&version=${page.version}`}>Duplicate</LinkButton>
           {page.latest && (
             <LinkButton to={`/rigs/${page.id}/change`} kind="main">

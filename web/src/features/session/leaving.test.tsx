@@ -1,5 +1,6 @@
 import { screen } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { keptStore } from "../../api/keptStore";
 import { shown, StandIn } from "../../testing/server";
 import { LeavingPage } from "./LeavingPage";
 import { isLeaving, leave } from "./queries";
@@ -11,7 +12,10 @@ beforeEach(() => {
   server = new StandIn();
   leave();
 });
-afterEach(() => localStorage.clear());
+afterEach(() => {
+  localStorage.clear();
+  keptStore.clear();
+});
 
 describe("signing out", () => {
   it("is over when the server says that nobody is signed in", async () => {
@@ -25,7 +29,7 @@ describe("signing out", () => {
   it("holds on this device while the server does not hear it, and says what is kept", async () => {
     server.refuse("DELETE /api/session", 503, "later");
     server.answers["GET /api/session"] = { person, demo: false, setUpNeeded: false };
-    localStorage.setItem("prantel-outbox|owen|s1", JSON.stringify([{ kind: "reading", eventId: "e-1" }]));
+    keptStore.put("prantel-outbox|owen|s1", JSON.stringify([{ kind: "reading", eventId: "e-1" }]));
     const gone = vi.fn();
     shown(<LeavingPage onGone={gone} />);
     expect(await screen.findByText(/not signed out there yet/)).toBeInTheDocument();

@@ -208,7 +208,7 @@ describe("CheckList", () => {
   });
 
   it("takes a reading from the simulated tester", async () => {
-    server.answers["/api/assessments/a/proof/simulated"] = { text: ">99.9 kΩ" };
+    server.answers["/api/assessments/a/tester/take"] = { text: ">99.9 kΩ" };
     const onCheck = vi.fn();
     shown(<CheckList id="a" checks={[check]} simulated disabled={false} onCheck={onCheck} />);
     await userEvent.click(screen.getByRole("button", { name: "Measure R2, socket 3, Kitchen" }));

@@ -1,5 +1,6 @@
 import { screen } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { keptStore } from "../../api/keptStore";
 import { shown, StandIn } from "../../testing/server";
 import { useSheet, withChange, withPending } from "./useSheet";
 import type { SheetView } from "./queries";
@@ -31,12 +32,12 @@ function Probe() {
   );
 }
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => keptStore.clear());
 afterEach(() => vi.unstubAllGlobals());
 
 describe("the sheet with what is not sent yet", () => {
   it("comes although something left over is sent while it is fetched", async () => {
-    localStorage.setItem(
+    keptStore.put(
       "prantel-outbox|owen|s1",
       JSON.stringify([{ kind: "reading", eventId: "left-over-1", slot: box.slot, text: "0.43", basedOn: 0 }]),
     );

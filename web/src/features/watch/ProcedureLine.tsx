@@ -9,7 +9,7 @@ interface Props {
 }
 
 const WIDE = 104;
-const MID = 36;
+const MID = 32;
 
 /** The sequence as a line with stations: ● done, ◐ begun, ○ open, a wedge for a slip, an arch over what was skipped, a bar where it was stopped. */
 export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
@@ -23,7 +23,7 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
   const firstLive = steps.findIndex((s) => s.live);
   return (
     <div ref={frame} className="overflow-x-auto border border-line bg-sheet" tabIndex={-1}>
-      <div className="relative" style={{ width: steps.length * WIDE, height: 98 }}>
+      <div className="relative" style={{ width: steps.length * WIDE, height: 100 }}>
         <svg width={steps.length * WIDE} height={66} aria-hidden="true" className="absolute inset-0">
           <line
             x1={WIDE / 2}
@@ -37,8 +37,8 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
             <line
               x1={firstLive * WIDE}
               x2={firstLive * WIDE}
-              y1={12}
-              y2={60}
+              y1={8}
+              y2={56}
               stroke="var(--caution)"
               strokeWidth={3}
               strokeDasharray="5 4"

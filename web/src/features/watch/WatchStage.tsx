@@ -14,7 +14,7 @@ import { Broken } from "./Broken";
 import { ProcedureLine } from "./ProcedureLine";
 import { SafetyStop } from "./SafetyStop";
 import { StepPane } from "./StepPane";
-import { received, type TapState, type WatchView, withTaps } from "./taps";
+import { newer, received, type TapState, type WatchView, withTaps } from "./taps";
 import { useTaps } from "./useTaps";
 
 export type WatchStep = Schemas["WatchStep"];
@@ -31,7 +31,10 @@ const watch = (id: string, shown: () => WatchView | undefined) =>
           params: { path: { id }, query: has ? { seq: has.seq } : {} },
         }),
       );
-      return view ? received(view) : (has ?? received(await whole(id)));
+      if (!view && !has) return received(await whole(id));
+      // a tap may have been answered meanwhile: what is newer stays
+      const now = shown() ?? has;
+      return view && view.seq >= (now?.seq ?? 0) ? received(view) : (now as WatchView);
     },
   });
 
@@ -54,7 +57,7 @@ export function WatchStage({ id, bay }: Props) {
   const [halting, setHalting] = useState(false);
   const [going, setGoing] = useState(false);
   const params = { path: { id } };
-  const keep = (v: Schemas["WatchView"]) => client.setQueryData(query.queryKey, received(v));
+  const keep = (v: Schemas["WatchView"]) => client.setQueryData(query.queryKey, newer(v));
   const { taps, state } = useTaps(id, query.queryKey);
   const stop = useMutation({
     mutationFn: (what: string) =>

@@ -1,7 +1,8 @@
 import { describe, expect, it, vi } from "vitest";
+import { keptStore } from "../../api/keptStore";
 import { answer, fakeFetch } from "../../testing/fetch";
 import type { Schemas } from "../../api/client";
-import { Taps, type WatchView, withTaps } from "./taps";
+import { newer, Taps, type WatchView, withTaps } from "./taps";
 
 const view = {
   steps: [
@@ -34,7 +35,7 @@ describe("Taps", () => {
     await vi.advanceTimersByTimeAsync(10);
     expect(after.snapshot().pending).toEqual([]);
     expect(seen).toHaveLength(2);
-    expect(localStorage.length).toBe(0);
+    expect(keptStore.keys()).toEqual([]);
   });
 
   it("replaces a tap that was not sent by the next about the same thing", async () => {
@@ -52,7 +53,7 @@ describe("Taps", () => {
   });
 
   it("belongs to whoever tapped", () => {
-    localStorage.setItem(
+    keptStore.put(
       "prantel-outbox|ines|watch-a1",
       JSON.stringify([{ kind: "asked", eventId: "kept-event-1", question: "key", points: [] }]),
     );
@@ -83,4 +84,11 @@ describe("Taps", () => {
     expect(shown.steps[0]?.observations[0]).toMatchObject({ seen: "slip", slip: "key left" });
     expect(shown.steps[0]?.questions[0]?.said).toEqual([1]);
   });
+});
+
+it("keeps the newer of two answers that overtook each other", () => {
+  const at = (seq: number) => ({ ...view, seq, receivedAt: 0 });
+  expect(newer(at(4))(at(5)).seq).toBe(5);
+  expect(newer(at(5))(at(4)).seq).toBe(5);
+  expect(newer(at(1))(undefined).seq).toBe(1);
 });

@@ -8,6 +8,11 @@ export function received(view: Schemas["WatchView"]): WatchView {
   return { ...view, receivedAt: Date.now() };
 }
 
+/** Puts an answer in the place of an older one, never of a newer one: answers may overtake each other. */
+export function newer(view: Schemas["WatchView"]) {
+  return (has: WatchView | undefined): WatchView => (has && has.seq > view.seq ? has : received(view));
+}
+
 /** Something tapped that is not acknowledged yet. */
 export type Tap =
   | {
@@ -27,9 +32,8 @@ export class Taps extends KeptWrites<Tap, Schemas["WatchView"]> {
     owner: string,
     private readonly assessment: string,
     private readonly onView: (view: Schemas["WatchView"]) => void,
-    storage: Storage = localStorage,
   ) {
-    super(owner, `watch-${assessment}`, storage);
+    super(owner, `watch-${assessment}`);
   }
 
   protected about(tap: Tap | Unsent<Tap>): string {

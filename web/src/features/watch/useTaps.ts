@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
 import { sessionQueries } from "../session";
-import { received, Taps } from "./taps";
+import { newer, Taps } from "./taps";
 
 /** Taps of whoever is signed in, kept and sent. @param onView what the server answered */
 export function useTaps(id: string, queryKey: readonly unknown[]) {
@@ -12,7 +12,7 @@ export function useTaps(id: string, queryKey: readonly unknown[]) {
       new Taps(me, id, (view) => {
         // an answer that set out before this tap must not be laid over it
         void client.cancelQueries({ queryKey });
-        client.setQueryData(queryKey, received(view));
+        client.setQueryData(queryKey, newer(view));
       }),
     // the key is made anew each time, of the id alone
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -102,37 +102,66 @@ function Bays({ workshop }: { workshop: Workshop }) {
   );
 }
 
-/** A bay with the address of its fault box. */
+/** A bay with the addresses of its fault box and its bench tester. */
 function BayRow({ bay }: { bay: Schemas["BayLine"] }) {
-  const [address, setAddress] = useState(bay.faultBox);
-  const set = useWorkshopWrite((body: Schemas["BoxAddress"]) =>
-    data(api.PUT("/api/workshop/bays/{id}/fault-box", { params: { path: { id: bay.id } }, body })),
-  );
+  const params = { path: { id: bay.id } };
   return (
-    <li className="py-1.5">
-      <form
-        className="flex flex-wrap items-center gap-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          set.mutate({ address });
-        }}
-      >
-        <span className="min-w-40 flex-1">
-          <span className="font-semibold">Bay {bay.number}</span> {bay.rig}
-        </span>
-        <input
-          aria-label={`Fault box of bay ${bay.number}`}
-          placeholder="no fault box"
-          value={address}
-          onChange={(e) => setAddress(e.target.value)}
-          className="min-h-9 w-44 rounded-md border border-ink2 bg-sheet px-2"
-        />
-        <Button type="submit" kind="quiet" disabled={set.isPending || address === bay.faultBox}>
-          Set
-        </Button>
-      </form>
-      <ProblemNote error={set.error} />
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1.5">
+      <span className="min-w-40 flex-1">
+        <span className="font-semibold">Bay {bay.number}</span> {bay.rig}
+      </span>
+      <Address
+        label={`Fault box of bay ${bay.number}`}
+        none="no fault box"
+        now={bay.faultBox}
+        set={(body) => data(api.PUT("/api/workshop/bays/{id}/fault-box", { params, body }))}
+      />
+      <Address
+        label={`Bench tester of bay ${bay.number}`}
+        none="no bench tester"
+        now={bay.benchTester}
+        set={(body) => data(api.PUT("/api/workshop/bays/{id}/bench-tester", { params, body }))}
+      />
     </li>
+  );
+}
+
+interface AddressProps {
+  label: string;
+  none: string;
+  now: string;
+  set: (body: Schemas["BoxAddress"]) => Promise<Workshop>;
+}
+
+/** host:port of a device, or nothing. */
+function Address({ label, none, now, set }: AddressProps) {
+  const [address, setAddress] = useState(now);
+  const write = useWorkshopWrite(set);
+  return (
+    <form
+      className="flex flex-wrap items-center gap-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write.mutate({ address });
+      }}
+    >
+      <input
+        aria-label={label}
+        placeholder={none}
+        value={address}
+        onChange={(e) => setAddress(e.target.value)}
+        className="min-h-10 w-40 rounded-md border border-ink2 bg-sheet px-2"
+      />
+      <Button
+        type="submit"
+        kind="quiet"
+        aria-label={`Set: ${label}`}
+        disabled={write.isPending || address === now}
+      >
+        Set
+      </Button>
+      <ProblemNote error={write.error} />
+    </form>
   );
 }
 

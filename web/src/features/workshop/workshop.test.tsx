@@ -10,7 +10,7 @@ let server: StandIn;
 const workshop: Schemas["WorkshopView"] = {
   rigs: [{ id: "toll-cottage", label: "Toll Cottage", version: 2 }],
   testers: [],
-  bays: [{ id: "bay-1", number: 1, rig: "Toll Cottage", faultBox: "" }],
+  bays: [{ id: "bay-1", number: 1, rig: "Toll Cottage", faultBox: "", benchTester: "" }],
 };
 
 const ines: Schemas["PersonLine"] = {
@@ -115,7 +115,7 @@ describe("Workshop", () => {
   it("sets the address of a bay's fault box once it is another", async () => {
     server.answers["PUT /api/workshop/bays/bay-1/fault-box"] = workshop;
     shown(<WorkshopPage people />);
-    const set = await screen.findByRole("button", { name: "Set" });
+    const set = await screen.findByRole("button", { name: "Set: Fault box of bay 1" });
     expect(set).toBeDisabled();
     await userEvent.type(screen.getByLabelText("Fault box of bay 1"), "10.0.0.4:502");
     await userEvent.click(set);
@@ -127,7 +127,7 @@ describe("Workshop", () => {
     server.refuse("PUT /api/workshop/bays/bay-1/fault-box", 400, "give host and port, such as 10.0.0.4:502");
     shown(<WorkshopPage people />);
     await userEvent.type(await screen.findByLabelText("Fault box of bay 1"), "somewhere");
-    await userEvent.click(screen.getByRole("button", { name: "Set" }));
+    await userEvent.click(screen.getByRole("button", { name: "Set: Fault box of bay 1" }));
     expect(await screen.findByRole("alert")).toHaveTextContent("Give host and port");
     expect(screen.getByLabelText("Fault box of bay 1")).toHaveValue("somewhere");
   });

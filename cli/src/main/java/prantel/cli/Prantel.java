@@ -18,7 +18,8 @@ import prantel.core.quantity.ProblemsException;
             CheckCommand.class,
             SchemesCommand.class,
             ExploreCommand.class,
-            FaultBoxCommand.class
+            FaultBoxCommand.class,
+            TesterCommand.class
         })
 public final class Prantel {
     private static final int WRONG_INPUT = 2;

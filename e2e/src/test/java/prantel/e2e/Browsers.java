@@ -73,6 +73,17 @@ final class Browsers implements AutoCloseable {
         return page;
     }
 
+    /** A page of the application before anybody signed in. */
+    Page open(String path, int width, int height) {
+        Page page = browser.newContext(new Browser.NewContextOptions()
+                        .setViewportSize(width, height)
+                        .setHasTouch(width < 1000))
+                .newPage();
+        page.setDefaultTimeout(2 * PATIENCE_MILLIS);
+        page.navigate(url.replaceAll("/$", "") + path);
+        return page;
+    }
+
     @Override
     public void close() {
         browser.close();

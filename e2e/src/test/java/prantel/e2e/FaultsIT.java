@@ -54,7 +54,7 @@ class FaultsIT extends BrowserTest {
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Workshop scheme")))
                 .click();
-        button("Go to Set").click();
+        Stages.onToSet(page);
         button("Propose").click();
         assertThat(page.getByText(Pattern.compile("Mean difficulty .* asked for 2.5")))
                 .isVisible();
@@ -122,8 +122,7 @@ class FaultsIT extends BrowserTest {
         Proving.measureAll(page);
         assertThat(page.getByText("Exactly these faults are set.")).isVisible();
         button("Open the candidate’s sheet").click();
-        assertThat(page.getByText("Go live", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
+        assertThat(button("Go live…")).isVisible();
     }
 
     /** Something only the simulated box can do: a contact stops following its coil. */
@@ -147,6 +146,7 @@ class FaultsIT extends BrowserTest {
     @Test
     @Order(5)
     void goingLiveIsRefusedUntilDeadOnlyFaultsAreOutAndProvedOut() {
+        button("Go live…").click();
         assertThat(button("Go live, with permission")).isDisabled();
         page.getByLabel(Pattern.compile("boxes of the dead tests are empty")).fill("only the loop is assessed today");
         button("Go live, with permission").click();
@@ -157,6 +157,8 @@ class FaultsIT extends BrowserTest {
         button("It is out").click();
         assertThat(page.getByText("Put back")).hasCount(2);
         Proving.measureAll(page);
+        assertThat(button("Go live, with permission")).isDisabled();
+        Stages.give(page);
         button("Go live, with permission").click();
         assertThat(page.getByText(Pattern.compile("^Live since"))).isVisible();
         page.reload();
@@ -171,7 +173,7 @@ class FaultsIT extends BrowserTest {
         page.getByLabel(Pattern.compile("locked off")).check();
         page.getByLabel(Pattern.compile("proved dead")).check();
         button("It is dead").click();
-        assertThat(button("Go live, with permission")).isVisible();
+        assertThat(button("Go live…")).isVisible();
     }
 
     private static void handIn(Page candidate) {

@@ -118,7 +118,7 @@ class JourneyIT extends BrowserTest {
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("Workshop scheme")))
                 .click();
-        button(page, "Go to Set").click();
+        Stages.onToSet(page);
 
         // by keyboard: a station is a button
         Locator station = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"));

@@ -131,7 +131,7 @@ class Screenshots {
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("single-phase")))
                 .click();
         take(page, "prepare");
-        page.getByText("Go to Set").click();
+        Stages.onToSet(page);
         page.getByText("It is locked off and proved dead").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"))
                 .click();

@@ -62,6 +62,7 @@ class WholeSequenceIT extends BrowserTest {
                 .first()
                 .click();
         assertThat(button(sheet, "Hand in")).isVisible();
+        Stages.confirm(sheet);
         Map<String, String> readings = new HashMap<>();
         List<Locator> tabs =
                 sheet.getByRole(AriaRole.TABLIST).getByRole(AriaRole.TAB).all();
@@ -79,6 +80,7 @@ class WholeSequenceIT extends BrowserTest {
                 .isVisible();
         Axe.check(sheet, "a sheet, dead part filled");
 
+        Stages.askToGoLive(sheet);
         goLive(assessor);
         assertThat(sheet.getByText("LIVE", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
@@ -99,7 +101,7 @@ class WholeSequenceIT extends BrowserTest {
             page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile(choice)))
                     .click();
         }
-        button(page, "Go to Set").click();
+        Stages.onToSet(page);
     }
 
     private void setFault(Page page, String station) {
@@ -245,7 +247,10 @@ class WholeSequenceIT extends BrowserTest {
     }
 
     private void goLive(Page page) {
-        page.reload();
+        // nobody reloads: the server tells that the candidate asks
+        button(page, "Look, then decide").click();
+        Stages.give(page);
+        Axe.check(page, "Go live, asked and given");
         Locator why = page.getByLabel(Pattern.compile("Why live now"));
         Locator go = button(page, "Go live, with permission");
         assertThat(go).isVisible();
@@ -261,7 +266,7 @@ class WholeSequenceIT extends BrowserTest {
             tick.check();
         }
         button(page, "It is dead").click();
-        assertThat(button(page, "Go live, with permission")).isVisible();
+        assertThat(button(page, "Go live…")).isVisible();
     }
 
     private void report(Page sheet) {

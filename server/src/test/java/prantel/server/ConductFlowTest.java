@@ -23,6 +23,12 @@ class ConductFlowTest {
     @Autowired
     private MockMvc mvc;
 
+    @Autowired
+    private prantel.server.assessment.Keys keys;
+
+    @Autowired
+    private prantel.server.assessment.Assessments assessments;
+
     private Browser ines() {
         return Browser.of(mvc, "ines", "toll-gate-7");
     }
@@ -237,5 +243,24 @@ class ConductFlowTest {
         String marks = ok(corin().get(path + "/marking")).toString();
         assertThat(marks).contains("Costs nothing").contains("clamp of the water bond");
         Bays.clear(corin(), path);
+    }
+
+    /** The same rig, instrument and faults by two schemes: each is held against the boxes of its own. */
+    @Test
+    @Order(10)
+    void twoSchemesOnOneRigHaveAKeyEach() {
+        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        administrator.post("/api/workshop/bays", Map.of("number", 8, "rig", "ferry-kiosk"));
+        List<Map<String, Object>> faults = List.of(
+                Bays.fault("high-resistance-joint", "counter/socket-3", List.of("cpc"), 0.5));
+        for (List<String> of : List.of(
+                List.of("bay-2", "tomas", "workshop"), List.of("bay-8", "piet", "initial-single-phase"))) {
+            String at = Bays.prepareWith(ines(), of.get(0), of.get(1), of.get(2));
+            Bays.choose(ines(), at, faults);
+            String assessment = at.substring(at.lastIndexOf('/') + 1);
+            assertThat(keys.key(assessments.get(assessment)).scheme().id()).isEqualTo(of.get(2));
+            ines().post(at + "/conduct/break-off", event("what", "only tried"));
+            Bays.clear(ines(), at);
+        }
     }
 }

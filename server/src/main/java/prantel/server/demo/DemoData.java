@@ -48,6 +48,7 @@ class DemoData implements SmartLifecycle {
     private final Explorations explorations;
     private final FaultSetLibrary library;
     private final DemoFaultBoxes boxes;
+    private final DemoBenchTesters testers;
     private final JsonMapper json;
     private boolean running;
 
@@ -59,10 +60,12 @@ class DemoData implements SmartLifecycle {
             Explorations explorations,
             FaultSetLibrary library,
             DemoFaultBoxes boxes,
+            DemoBenchTesters testers,
             JsonMapper json) {
         this.explorations = explorations;
         this.library = library;
         this.boxes = boxes;
+        this.testers = testers;
         this.json = json;
         this.accounts = accounts;
         this.workshop = workshop;
@@ -86,6 +89,7 @@ class DemoData implements SmartLifecycle {
             }
         }
         boxes.start();
+        testers.start();
         running = true;
     }
 

@@ -22,6 +22,8 @@ public enum Access {
     OWN_SHEETS(EnumSet.of(Role.CANDIDATE), List.of(), "/api/my/**"),
     PEOPLE(EnumSet.of(Role.ADMINISTRATOR), List.of(), "/api/workshop/people/**"),
     WORKSHOP(EnumSet.of(Role.ADMINISTRATOR, Role.TECHNICIAN), List.of(), "/api/workshop/**"),
+    /** A blank sheet is about nobody, but its scheme is the assessors'. */
+    BLANK_SHEETS(EnumSet.of(Role.LEAD, Role.ASSESSOR, Role.TECHNICIAN), List.of(HttpMethod.GET), "/api/rigs/*/paper"),
     /** Describing rigs and measuring them healthy. */
     RIGS(
             EnumSet.of(Role.LEAD, Role.ASSESSOR, Role.TECHNICIAN),

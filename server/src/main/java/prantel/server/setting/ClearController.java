@@ -22,6 +22,7 @@ import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.benchtester.BenchTesters;
 import prantel.server.faultbox.BoxState;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
@@ -40,16 +41,16 @@ class ClearController {
     private final Plans plans;
     private final FaultBoxes boxes;
     private final CheckLines lines;
-    private final OnTheRig onTheRig;
+    private final BenchTesters testers;
 
     ClearController(
-            Assessments assessments, Keys keys, Plans plans, FaultBoxes boxes, CheckLines lines, OnTheRig onTheRig) {
+            Assessments assessments, Keys keys, Plans plans, FaultBoxes boxes, CheckLines lines, BenchTesters testers) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;
         this.boxes = boxes;
         this.lines = lines;
-        this.onTheRig = onTheRig;
+        this.testers = testers;
     }
 
     /** @param relaysIn relays of the bay's box that are still in */
@@ -154,7 +155,7 @@ class ClearController {
                 in,
                 boxSays,
                 checks,
-                onTheRig.isSimulated(),
+                testers.isThere(assessment.fixed().bayId()),
                 Hypotheses.of(
                         healthy,
                         plans.ranking(healthy, assessment.clearChecks(), key.faults(), false),

@@ -34,6 +34,7 @@ import prantel.core.sequence.SlotId;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.benchtester.BenchTesters;
 import prantel.server.conduct.ConductView;
 import prantel.server.conduct.Ticks;
 import prantel.server.faultbox.FaultBoxes;
@@ -52,7 +53,7 @@ class LiveController {
     private final Plans plans;
     private final FaultBoxes boxes;
     private final CheckLines lines;
-    private final OnTheRig onTheRig;
+    private final BenchTesters testers;
     private final Workshop workshop;
     private final Ticks ticks;
     private final Accounts accounts;
@@ -63,7 +64,7 @@ class LiveController {
             Plans plans,
             FaultBoxes boxes,
             CheckLines lines,
-            OnTheRig onTheRig,
+            BenchTesters testers,
             Workshop workshop,
             Ticks ticks,
             Accounts accounts) {
@@ -72,7 +73,7 @@ class LiveController {
         this.plans = plans;
         this.boxes = boxes;
         this.lines = lines;
-        this.onTheRig = onTheRig;
+        this.testers = testers;
         this.workshop = workshop;
         this.ticks = ticks;
         this.accounts = accounts;
@@ -168,26 +169,29 @@ class LiveController {
         String reason = going.reason() == null ? "" : going.reason().strip();
         Check.text(reason, LONGEST_REASON, "reason");
         ticks.keep(id, going.eventId(), going.seen(), who.getName());
+        mustBeOpen(assessments.get(id), reason, who);
         return view(assessments.append(
                 id,
                 going.eventId(),
                 new AssessmentEvent.Energised(true, reason.isEmpty() ? null : reason),
                 who.getName(),
-                assessment -> {
-                    String watching = assessment.conduct().assessor();
-                    if (!watching.equals(who.getName())) {
-                        throw Refusal.conflict(
-                                "not-watching",
-                                accounts.get(watching).name() + " watches this bay: take it over before it goes live");
-                    }
-                    List<LiveGate.Shut> shut =
-                            LiveGate.shut(assessment, keys.course(assessment).openDead(), reason, facts(assessment));
-                    if (!shut.isEmpty()) {
-                        String code = shut.getFirst().kind() == LiveGate.Kind.DEAD_TESTS_OPEN ? "dead-tests-open" : "not-safe";
-                        throw Refusal.conflict(
-                                code, shut.stream().map(LiveGate.Shut::words).collect(Collectors.joining(" ")));
-                    }
-                }));
+                assessment -> mustBeOpen(assessment, reason, who)));
+    }
+
+    /** Everything that stands against it is told at once, the rig first. */
+    private void mustBeOpen(Assessment assessment, String reason, Principal who) {
+        String watching = assessment.conduct().assessor();
+        if (!watching.equals(who.getName())) {
+            throw Refusal.conflict(
+                    "not-watching", accounts.nameOf(watching) + " watches this bay: take it over before it goes live");
+        }
+        List<LiveGate.Shut> shut =
+                LiveGate.shut(assessment, keys.course(assessment).openDead(), reason, facts(assessment));
+        if (!shut.isEmpty()) {
+            throw Refusal.conflict(
+                    shut.getFirst().kind() == LiveGate.Kind.DEAD_TESTS_OPEN ? "dead-tests-open" : "not-safe",
+                    shut.stream().map(LiveGate.Shut::words).collect(Collectors.joining(" ")));
+        }
     }
 
     @PostMapping("/off")
@@ -223,7 +227,7 @@ class LiveController {
                         .map(d -> new SetView.DangerLine(d.kind().words(), d.finding()))
                         .toList(),
                 known.checks(),
-                onTheRig.isSimulated(),
+                testers.isThere(assessment.fixed().bayId()),
                 whyNot.isEmpty(),
                 whyNot,
                 keys.course(assessment).openDead(),

@@ -31,14 +31,9 @@ class OnTheRig {
         this.settings = settings;
     }
 
-    /** Whether the rigs are simulated, so that a simulated tester has something to measure. */
-    boolean isSimulated() {
-        return settings.demo();
-    }
-
     /** @throws Refusal where the rigs are real */
     String reading(Assessment assessment, SlotId slot) {
-        if (!isSimulated()) {
+        if (!settings.demo()) {
             throw Refusal.conflict("no-simulated-rig", "these rigs are real: measure with a real tester");
         }
         Key key = keys.keyWith(assessment, faults(assessment));

@@ -26,6 +26,7 @@ import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.benchtester.BenchTesters;
 import prantel.server.faultbox.BoxState;
 import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
@@ -43,6 +44,7 @@ class ProofController {
     private final CheckLines lines;
     private final Accounts accounts;
     private final OnTheRig onTheRig;
+    private final BenchTesters testers;
 
     ProofController(
             Assessments assessments,
@@ -51,7 +53,8 @@ class ProofController {
             FaultBoxes boxes,
             CheckLines lines,
             Accounts accounts,
-            OnTheRig onTheRig) {
+            OnTheRig onTheRig,
+            BenchTesters testers) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;
@@ -59,6 +62,7 @@ class ProofController {
         this.lines = lines;
         this.accounts = accounts;
         this.onTheRig = onTheRig;
+        this.testers = testers;
     }
 
     /**
@@ -237,7 +241,7 @@ class ProofController {
                 steps,
                 box == null ? null : boxView(box, wanted(assessment)),
                 checks,
-                onTheRig.isSimulated(),
+                testers.isThere(assessment.fixed().bayId()),
                 Hypotheses.of(
                         key,
                         plans.ranking(key, assessment.checks(), onTheRig.before(assessment), true),

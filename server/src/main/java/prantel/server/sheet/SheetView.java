@@ -211,7 +211,7 @@ record SheetView(
         return reports.stream().map(SheetView::report).toList();
     }
 
-    private static Step step(
+    static Step step(
             TestKind step,
             List<Slot> slots,
             List<Slot> sheet,

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -117,7 +118,7 @@ public class Workshop {
         int version = mapper.latestVersion(RIG, rigId);
         Check.that(version > 0, "unknown-rig", "rig", Check.quoted(rigId), "choose a rig of this workshop");
         try {
-            mapper.insertBay(new Bay("bay-" + number, number, rigId, version, null));
+            mapper.insertBay(new Bay("bay-" + number, number, rigId, version, null, null));
         } catch (DuplicateKeyException e) {
             throw new ProblemsException(new Problem(
                     "bay-taken", "number", String.valueOf(number), "there is a bay with that number; give another"));
@@ -136,14 +137,24 @@ public class Workshop {
     /** @param address host:port; empty for no box */
     @Transactional
     public void setFaultBox(String bayId, String address) {
+        mapper.setFaultBox(bayId, address(bayId, address, "box"));
+    }
+
+    /** @param address host:port; empty for none */
+    @Transactional
+    public void setBenchTester(String bayId, String address) {
+        mapper.setBenchTester(bayId, address(bayId, address, "tester"));
+    }
+
+    private @Nullable String address(String bayId, String address, String what) {
         bay(bayId);
         Check.that(
                 address.isEmpty() || isAddress(address),
                 "bad-address",
                 "address",
                 Check.quoted(address),
-                "give host:port, such as 192.168.1.20:502, with a port from 1 to 65535, or nothing for no box");
-        mapper.setFaultBox(bayId, address.isEmpty() ? null : address);
+                "give host:port, such as 192.168.1.20:502, with a port from 1 to 65535, or nothing for no " + what);
+        return address.isEmpty() ? null : address;
     }
 
     private DocumentRef save(String kind, String id, byte[] json, String by) {

@@ -26,7 +26,7 @@ class WorkshopController {
 
     record WorkshopView(List<BayLine> bays, List<FileLine> rigs, List<FileLine> testers) {}
 
-    record BayLine(String id, int number, String rig, String faultBox) {}
+    record BayLine(String id, int number, String rig, String faultBox, String benchTester) {}
 
     record FileLine(String id, String label, int version) {}
 
@@ -43,7 +43,8 @@ class WorkshopController {
                                 b.bayId(),
                                 b.number(),
                                 workshop.rigOf(b).name(),
-                                b.faultBox() == null ? "" : b.faultBox()))
+                                b.faultBox() == null ? "" : b.faultBox(),
+                                b.benchTester() == null ? "" : b.benchTester()))
                         .toList(),
                 workshop.rigs().stream()
                         .map(r -> new FileLine(r.id(), workshop.rig(r).name(), r.version()))
@@ -62,6 +63,12 @@ class WorkshopController {
     @PutMapping("/bays/{id}/fault-box")
     WorkshopView setFaultBox(@PathVariable String id, @RequestBody BoxAddress box) {
         workshop.setFaultBox(id, box.address().strip());
+        return workshop();
+    }
+
+    @PutMapping("/bays/{id}/bench-tester")
+    WorkshopView setBenchTester(@PathVariable String id, @RequestBody BoxAddress tester) {
+        workshop.setBenchTester(id, tester.address().strip());
         return workshop();
     }
 

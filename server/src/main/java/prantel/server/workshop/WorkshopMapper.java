@@ -11,10 +11,10 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface WorkshopMapper {
-    @Select("select bay_id, number, rig_id, rig_version, fault_box from bay order by number")
+    @Select("select bay_id, number, rig_id, rig_version, fault_box, bench_tester from bay order by number")
     List<Bay> bays();
 
-    @Select("select bay_id, number, rig_id, rig_version, fault_box from bay where bay_id = #{id}")
+    @Select("select bay_id, number, rig_id, rig_version, fault_box, bench_tester from bay where bay_id = #{id}")
     @Nullable
     Bay bay(String id);
 
@@ -24,6 +24,9 @@ interface WorkshopMapper {
 
     @Update("update bay set fault_box = #{address} where bay_id = #{bayId}")
     void setFaultBox(@Param("bayId") String bayId, @Param("address") @Nullable String address);
+
+    @Update("update bay set bench_tester = #{address} where bay_id = #{bayId}")
+    void setBenchTester(@Param("bayId") String bayId, @Param("address") @Nullable String address);
 
     @Update("update bay set rig_version = #{version} where rig_id = #{rigId}")
     void useRigVersion(@Param("rigId") String rigId, @Param("version") int version);

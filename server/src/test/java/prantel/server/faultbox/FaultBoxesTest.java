@@ -45,7 +45,7 @@ class FaultBoxesTest {
 
     private static FaultBoxes server(@Nullable String address) {
         Workshop workshop = mock(Workshop.class);
-        when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, address));
+        when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, address, null));
         return new FaultBoxes(workshop, Clock.systemUTC());
     }
 
@@ -134,10 +134,10 @@ class FaultBoxesTest {
         try (ServerSocket silent = new ServerSocket(0);
                 ServerSocket alsoSilent = new ServerSocket(0)) {
             Workshop workshop = mock(Workshop.class);
-            when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, "127.0.0.1:" + box.port()));
-            when(workshop.bay("bay-2")).thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort()));
+            when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, "127.0.0.1:" + box.port(), null));
+            when(workshop.bay("bay-2")).thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort(), null));
             when(workshop.bay("bay-3"))
-                    .thenReturn(new Bay("bay-3", 3, "rig", 1, "127.0.0.1:" + alsoSilent.getLocalPort()));
+                    .thenReturn(new Bay("bay-3", 3, "rig", 1, "127.0.0.1:" + alsoSilent.getLocalPort(), null));
             FaultBoxes three = new FaultBoxes(workshop, Clock.systemUTC());
             try {
                 three.of("bay-2");

@@ -1,0 +1,60 @@
+package prantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+
+/** What each assessment passes through: the checks before it, the candidate's confirmation, asking for and giving the supply. */
+final class Stages {
+    private Stages() {}
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** Ticks every item of a list, and waits until each is kept. */
+    static void tickAll(Page page, String list) {
+        Locator items = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName(list))
+                .getByRole(AriaRole.CHECKBOX);
+        assertThat(items.first()).isVisible();
+        int count = items.count();
+        for (int i = 0; i < count; i++) {
+            Locator item = items.nth(i);
+            if (!item.isChecked()) {
+                page.waitForResponse(r -> r.url().endsWith("/ticks"), item::click);
+            }
+            if (i < count - 1) {
+                assertThat(items.nth(i)).isChecked();
+            }
+        }
+    }
+
+    /** From who comes, over what is looked at before, to setting faults. */
+    static void onToSet(Page page) {
+        button(page, "On to the checks").click();
+        tickAll(page, "Before the day");
+        assertThat(page.getByText("all of it")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to Set"))
+                .click();
+    }
+
+    /** The candidate confirms on their own device; then the list is gone. */
+    static void confirm(Page sheet) {
+        tickAll(sheet, "Before you start");
+        assertThat(sheet.getByText("Before you start")).not().isVisible();
+    }
+
+    static void askToGoLive(Page sheet) {
+        button(sheet, "Ask to go live…").click();
+        tickAll(sheet, "Before it goes live");
+        assertThat(sheet.getByText("Asked: your assessor looks, then decides")).isVisible();
+    }
+
+    /** The assessor's side: what the candidate says aloud is ticked here too, where it is not on the sheet. */
+    static void give(Page page) {
+        tickAll(page, "Before it goes live");
+        tickAll(page, "Seen by the assessor");
+    }
+}

@@ -1,0 +1,55 @@
+async () => {
+  const event = () => crypto.randomUUID();
+  const call = async (method, path, body) => {
+    const answer = await fetch(path, {
+      method,
+      headers: {
+        "Content-Type": "application/json",
+        "X-XSRF-TOKEN": document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1],
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+    const text = await answer.text();
+    if (!answer.ok) throw new Error(`${method} ${path} ${answer.status} ${text}`);
+    return text ? JSON.parse(text) : null;
+  };
+  /** A candidate at work on a healthy rig: everything before Watch, as the screens would send it. */
+  window.atWork = async (bayId, candidateId, schemeId) => {
+    const { id } = await call("POST", "/api/assessments", { bayId, candidateId, testerId: "t1", schemeId });
+    const at = `/api/assessments/${id}`;
+    const { basedOn } = await call("GET", `${at}/set`);
+    await call("PUT", `${at}/faults`, { eventId: event(), basedOn, faults: [], from: null });
+    await call("POST", `${at}/lock-off`, { eventId: event() });
+    for (const check of (await call("GET", `${at}/proof`)).checks) {
+      const { text } = await call("POST", `${at}/proof/simulated`, { slot: check.slot });
+      await call("POST", `${at}/proof/readings`, { eventId: event(), slot: check.slot, text });
+    }
+    await call("POST", `${at}/proof/open`, { eventId: event() });
+    return id;
+  };
+  /** What the simulated tester shows in each measured box, by box; null for one that is chosen. */
+  window.readings = async (id) => {
+    const all = {};
+    const { steps } = await call("GET", `/api/assessments/${id}/paper`);
+    for (const step of steps)
+      for (const group of step.groups)
+        for (const box of group.boxes)
+          all[box.slot] = box.keys.length > 0 && box.unit === ""
+            ? box.keys[0]
+            : await call("POST", `/api/assessments/${id}/proof/simulated`, { slot: box.slot })
+                .then((r) => r.text, () => "0.50");
+    return all;
+  };
+  /** The candidate writes every box of some tests. */
+  window.writeAll = async (id, tests, readings) => {
+    const sheet = await call("GET", `/api/my/sheets/${id}`);
+    for (const step of sheet.steps.filter((s) => tests.includes(s.id)))
+      for (const group of step.groups)
+        for (const box of group.boxes)
+          await call("PUT", `/api/my/sheets/${id}/readings`, {
+            eventId: event(), slot: box.slot, text: readings[box.slot], basedOn: box.seq,
+          });
+  };
+  window.call = call;
+  window.event_ = event;
+}

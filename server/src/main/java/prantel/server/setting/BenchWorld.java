@@ -1,0 +1,77 @@
+package prantel.server.setting;
+
+import java.util.Optional;
+import java.util.SplittableRandom;
+import org.springframework.stereotype.Component;
+import prantel.core.assessment.Assessment;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.expectation.Probing;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Reading;
+import prantel.core.instrument.Tester;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+import prantel.devices.SimulatedBenchTester.Shown;
+import prantel.formats.BenchWords;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+
+/** What a simulated bench tester finds in a bay: the rig as it really is now, through an instrument of its own. */
+@Component
+public class BenchWorld {
+    private static final double MOST_DIGITS = 0.6;
+
+    private final Assessments assessments;
+    private final Keys keys;
+    private final OnTheRig onTheRig;
+
+    BenchWorld(Assessments assessments, Keys keys, OnTheRig onTheRig) {
+        this.assessments = assessments;
+        this.keys = keys;
+        this.onTheRig = onTheRig;
+    }
+
+    /** @throws IllegalStateException with what the tester says when it refuses */
+    public Optional<Shown> read(String bayId, String place, String function, boolean nulled) {
+        Optional<Assessment> here = assessments.inBay(bayId);
+        if (here.isEmpty()) {
+            return Optional.empty();
+        }
+        Assessment assessment = here.get();
+        Key key = keys.keyWith(assessment, onTheRig.faults(assessment));
+        SlotId id = new SlotId(place);
+        if (!key.has(id) || !(key.expectation(id).slot() instanceof Slot.Measured measured)) {
+            return Optional.empty();
+        }
+        if (!BenchWords.of(measured.function()).equals(function)) {
+            throw new IllegalStateException("These probes are for " + measured.function().label());
+        }
+        boolean live = assessment.energisedAt() != null;
+        if (live && !measured.function().isLive()) {
+            throw new IllegalStateException("Voltage at the probes, not measured");
+        }
+        if (!live && measured.step().isLive()) {
+            return Optional.of(new Shown(Optional.empty(), false, "V", "no supply"));
+        }
+        return Optional.of(shown(key.expectation(id), measured, key.tester(), bayId, nulled));
+    }
+
+    /** Its gain is its own and stays; the last digit is not the same twice. */
+    private static Shown shown(
+            Expectation expectation, Slot.Measured measured, Tester tester, String bayId, boolean nulled) {
+        double percent = tester.meter(measured.function()).map(Meter::percent).orElse(0.0);
+        double share = new SplittableRandom((tester.id() + bayId + measured.function()).hashCode()).nextDouble(-1, 1);
+        Reading reading = Probing.of(
+                expectation,
+                tester,
+                nulled,
+                1 + share * percent / 100 / 3,
+                new SplittableRandom().nextDouble(-MOST_DIGITS, MOST_DIGITS));
+        return new Shown(
+                reading instanceof Reading.Value value ? Optional.of(value.value()) : Optional.empty(),
+                reading instanceof Reading.OverRange,
+                BenchWords.of(reading.unit()),
+                reading.shown());
+    }
+}

@@ -1,0 +1,138 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+
+/** Readings taken from the demo's simulated bench testers over TCP, and a sheet entered from paper. */
+@TestServer
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class BenchTesterFlowTest {
+    private static String path;
+
+    @Autowired
+    private MockMvc mvc;
+
+    private Browser ines() {
+        return Browser.of(mvc, "ines", "toll-gate-7");
+    }
+
+    private Browser.Answer take(String slot) {
+        return ines().post(path + "/tester/take", Map.of("slot", slot));
+    }
+
+    private List<JsonNode> boxes() {
+        return ines().get(path + "/paper")
+                .json()
+                .get("steps")
+                .valueStream()
+                .flatMap(s -> s.get("groups").valueStream())
+                .flatMap(g -> g.get("boxes").valueStream())
+                .toList();
+    }
+
+    private String box(String part) {
+        return boxes().stream()
+                .map(b -> b.get("slot").asString())
+                .filter(s -> s.contains(part))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    @Order(1)
+    void itReadsWhatIsReallySetWithAGainAndANoiseOfItsOwn() {
+        path = Bays.prepareWith(ines(), "bay-2", "piet", "full-sequence");
+        String slot = ines().get("/api/rigs/ferry-kiosk/paper?scheme=full-sequence")
+                .json()
+                .toString()
+                .replaceAll(".*\"slot\":\"([^\"]*/r2/[^\"]*)\".*", "$1");
+        Bays.choose(ines(), path, List.of());
+        Bays.open(ines(), path);
+        String right = ines().post(path + "/proof/simulated", Map.of("slot", slot))
+                .json()
+                .get("text")
+                .asString();
+        Browser.Answer taken = take(slot);
+        assertThat(taken.status()).as(taken.text()).isEqualTo(200);
+        double read = number(taken.json().get("text").asString());
+        assertThat(read).isCloseTo(number(right), org.assertj.core.data.Offset.offset(0.02 + 0.02 * number(right)));
+        assertThat(taken.json().get("instrument").asString()).contains("SIM");
+        assertThat(taken.json().get("nulled").asBoolean()).isTrue();
+    }
+
+    private static double number(String text) {
+        return Double.parseDouble(text.replaceAll("[^0-9.]", ""));
+    }
+
+    @Test
+    @Order(2)
+    void aLiveTestFindsNoSupplyOnADeadRigAndADeadTestIsRefusedOnALiveOne() {
+        assertThat(take(box("/zs/")).json().get("text").asString()).isEqualTo("no supply");
+        assertThat(Bays.on(ines(), path, "loop only").status()).isEqualTo(200);
+        assertThat(take(box("/zs/")).json().get("text").asString()).contains("Ω");
+        Browser.Answer refused = take(box("/r1r2/"));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.text()).contains("Voltage at the probes");
+        Bays.off(ines(), path);
+    }
+
+    @Test
+    @Order(3)
+    void whatGoesWrongIsToldAndNothingIsRecorded() {
+        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        String chosen = boxes().stream()
+                .filter(b -> !b.get("chosenFrom").isEmpty())
+                .findFirst()
+                .orElseThrow()
+                .get("slot")
+                .asString();
+        assertThat(take(chosen).text()).contains("chosen or worked out");
+        assertThat(take("nowhere").status()).isEqualTo(400);
+        String bay = "/api/workshop/bays/bay-2/bench-tester";
+        assertThat(administrator.put(bay, Map.of("address", "nonsense")).text()).contains("host:port");
+        String slot = box("/r1r2/");
+        administrator.put(bay, Map.of("address", "127.0.0.1:1"));
+        assertThat(take(slot).text()).contains("does not answer");
+        administrator.put(bay, Map.of("address", ""));
+        assertThat(take(slot).text()).contains("no bench tester");
+        assertThat(ines().get(path + "/watch").json().get("filled").asInt()).isZero();
+    }
+
+    @Test
+    @Order(4)
+    void aSheetFromPaperIsEnteredByAnAssessorAndSaysSo() {
+        String slot = box("/r1r2/");
+        Map<String, Object> entry = Bays.event();
+        entry.putAll(Map.of("slot", slot, "text", "0.43", "satisfactory", true));
+        Browser.Answer entered = ines().put(path + "/paper", entry);
+        assertThat(entered.status()).as(entered.text()).isEqualTo(200);
+        assertThat(ines().put(path + "/paper", entry).status()).as("sent again").isEqualTo(200);
+        JsonNode box = boxes().stream()
+                .filter(b -> b.get("slot").asString().equals(slot))
+                .findFirst()
+                .orElseThrow();
+        assertThat(box.get("text").asString()).isEqualTo("0.43");
+        Browser candidate = Browser.of(mvc, "piet", "lock-keeper-9");
+        assertThat(candidate.get(path + "/paper").status()).isEqualTo(403);
+        assertThat(candidate.get("/api/rigs/ferry-kiosk/paper?scheme=workshop").status())
+                .isEqualTo(403);
+        // live boxes too: on paper they were written when the rig was live
+        Map<String, Object> live = Bays.event();
+        live.putAll(Map.of("slot", box("/zs/"), "text", "0.9"));
+        live.put("satisfactory", null);
+        assertThat(ines().put(path + "/paper", live).status()).isEqualTo(200);
+        assertThat(ines().put(path + "/paper/hand-in", Bays.event()).json().get("open").asBoolean())
+                .isFalse();
+        assertThat(ines().get(path + "/marking").status()).isEqualTo(200);
+        Bays.clear(ines(), path);
+    }
+}

@@ -1,0 +1,2 @@
+export { BlankSheetPage } from "./BlankSheetPage";
+export { PaperEntryPage } from "./PaperEntryPage";
