@@ -199,6 +199,8 @@ export function WatchStage({ id, bay }: Props) {
                     <Broken lines={w.broken} />
                   </div>
                   <div className="space-y-3">
+                    {/* a live rig is made dead from here, whatever else is shown */}
+                    {w.live && <GoLive id={id} />}
                     {working && !w.live && (
                       <p className="flex flex-wrap items-center gap-x-4 gap-y-2 border border-line bg-sheet p-3">
                         <Button large onClick={() => setGoing(true)}>

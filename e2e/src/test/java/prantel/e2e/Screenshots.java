@@ -45,6 +45,7 @@ class Screenshots {
             setFault(page);
             Page sheet = browsers.signIn("Owen Tasker", 800, 1280);
             link(sheet, "Bay 1");
+            Stages.confirm(sheet);
             sheet.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
                     .click();
             String[] readings = {"0,13", "0.27", "1.00", "1.16"};
@@ -75,6 +76,10 @@ class Screenshots {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Slip: Loads out")))
                     .click();
             take(page, "watch");
+            Stages.askToGoLive(sheet);
+            page.getByText("Look, then decide").click();
+            page.getByText("You see, and give").waitFor();
+            take(page, "go-live");
         }
     }
 
@@ -130,8 +135,10 @@ class Screenshots {
                 .click();
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("single-phase")))
                 .click();
+        page.getByText("On to the checks").click();
+        Stages.tickAll(page, "Before the day");
         take(page, "prepare");
-        Stages.onToSet(page);
+        link(page, "Go to Set");
         page.getByText("It is locked off and proved dead").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("socket 3, 19 m"))
                 .click();
@@ -142,7 +149,6 @@ class Screenshots {
         take(page, "set");
         page.getByText("Put it in the set").click();
         page.getByText("Every fault is findable").waitFor();
-        take(page, "set-fair");
         page.getByText("Set and prove these faults").click();
         Proving.tick(page, 0);
         Proving.measureAll(page);

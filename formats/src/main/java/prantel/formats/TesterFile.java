@@ -3,14 +3,19 @@ package prantel.formats;
 import static prantel.formats.JsonFile.need;
 
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.Leads;
 import prantel.core.instrument.LiveMeters;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Tester;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.quantity.Unit;
 import tools.jackson.databind.JsonNode;
@@ -36,13 +41,31 @@ public final class TesterFile {
                         root.get("leads").get("pairOhms").asDouble(),
                         root.get("leads").get("wanderOhms").asDouble()));
         LiveMeters live = root.has("live") ? live(file, root.get("live")) : LiveMeters.usual();
+        Optional<LocalDate> due = due(file, root);
         return file.whole(() -> new Tester(
                 root.get("id").asString(),
                 root.get("label").asString(),
                 need(ohmmeter),
                 need(insulation),
                 need(live),
-                need(leads)));
+                need(leads),
+                due));
+    }
+
+    /** A day as ISO 8601 writes it. */
+    private static Optional<LocalDate> due(JsonFile file, JsonNode root) {
+        if (!root.has("calibrationDue")) {
+            return Optional.empty();
+        }
+        return Optional.ofNullable(file.part("/calibrationDue", () -> {
+            String given = root.get("calibrationDue").asString();
+            try {
+                return LocalDate.parse(given);
+            } catch (DateTimeParseException e) {
+                throw new ProblemsException(new Problem(
+                        "bad-date", "", Check.quoted(given), "give a day as 2027-03-31"));
+            }
+        }));
     }
 
     private static @Nullable LiveMeters live(JsonFile file, JsonNode node) {
@@ -90,6 +113,7 @@ public final class TesterFile {
     public static byte[] write(Tester tester) {
         ObjectNode root = JsonFile.MAPPER.createObjectNode();
         root.put("format", "prantel-tester-1").put("id", tester.id()).put("label", tester.label());
+        tester.calibrationDue().ifPresent(due -> root.put("calibrationDue", due.toString()));
         writeMeter(root.putObject("ohmmeter"), tester.ohmmeter());
         writeMeter(root.putObject("insulationTester"), tester.insulationTester());
         LiveMeters live = tester.live();

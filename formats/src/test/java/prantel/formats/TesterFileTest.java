@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -49,5 +50,18 @@ class TesterFileTest {
                         ProblemsException.class,
                         e -> assertThat(e.problems())
                                 .anySatisfy(p -> assertThat(p.where()).startsWith(where)));
+    }
+
+    @Test
+    void itsCalibrationRunsOutOnADay() {
+        Tester tester = read(GOOD.replaceFirst("\\{", "{ \"calibrationDue\": \"2026-09-30\","));
+        assertThat(tester.isInDate(LocalDate.of(2026, 9, 30))).isTrue();
+        assertThat(tester.isInDate(LocalDate.of(2026, 10, 1))).isFalse();
+        assertThat(Testers.usual().isInDate(LocalDate.of(2099, 1, 1))).as("nothing is said").isTrue();
+        assertThat(read(new String(TesterFile.write(tester), StandardCharsets.UTF_8))).isEqualTo(tester);
+        assertThatThrownBy(() -> read(GOOD.replaceFirst("\\{", "{ \"calibrationDue\": \"end of May\",")))
+                .isInstanceOfSatisfying(
+                        ProblemsException.class,
+                        e -> assertThat(e.problems().getFirst().where()).isEqualTo("/calibrationDue"));
     }
 }

@@ -57,6 +57,11 @@ class ConductFlowTest {
     @Test
     @Order(1)
     void whatIsTestedIsSettledBeforeTheSheetOpens() {
+        Browser.Answer old = ines().post(
+                "/api/assessments",
+                Map.of("bayId", "bay-5", "candidateId", "lena", "testerId", "t3", "schemeId", "workshop"));
+        assertThat(old.status()).isEqualTo(400);
+        assertThat(old.text()).contains("ran out on 2026-09-30");
         path = Bays.prepare(ines(), "bay-5", "lena");
         id = path.substring(path.lastIndexOf('/') + 1);
         JsonNode before = ok(ines().get(path + "/conduct"));
@@ -77,6 +82,9 @@ class ConductFlowTest {
         assertThat(ines().put(path + "/conduct/circuits", event("circuits", others)).text())
                 .contains("has a ring");
         ok(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring, others.getFirst()))));
+        Map<String, Object> outside = event("basedOn", 0, "from", null);
+        outside.put("faults", List.of(Bays.fault("cpc-open-after", "kitchen/socket-2", List.of("cpc"), null)));
+        assertThat(ines().put(path + "/faults", outside).text()).contains("not among those to be tested");
         ok(ines().put(path + "/conduct/adjustment", event("timeFactor", 1.25, "given", List.of("larger type"))));
         ok(ines().put(path + "/conduct/ticks", event("list", "PREPARE", "item", "calibration", "on", true)));
         Bays.choose(ines(), path, List.of());

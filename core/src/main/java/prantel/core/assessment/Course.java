@@ -167,7 +167,8 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                 .boxed()
                 .filter(i -> {
                     Step step = stations.get(i).step();
-                    return isToDo(step, stations.get(i).state(), own.getOrDefault(step.id(), List.of()));
+                    return !isEmpty(step, own.getOrDefault(step.id(), List.of()))
+                            && !isComplete(step, stations.get(i).open(), assessment);
                 })
                 .toList();
         boolean live = assessment.energisedAt() != null;
@@ -177,11 +178,16 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                 .or(() -> toDo.stream().findFirst());
     }
 
-    /** A step that this rig gives no boxes for, and that nothing is watched at, is never next. */
-    private static boolean isToDo(Step step, State state, List<Slot> boxes) {
-        return !isEmpty(step, boxes) && state != State.DONE && state != State.SLIP;
+    /** Everything is written and everything was seen, rightly done or not. */
+    private static boolean isComplete(Step step, int open, Assessment assessment) {
+        boolean anything = !step.tests().isEmpty() || !step.observations().isEmpty();
+        return anything
+                && open == 0
+                && step.observations().stream()
+                        .allMatch(o -> assessment.observations().containsKey(o.id()));
     }
 
+    /** This rig gives no boxes for it, and nothing is watched at it: it is never next. */
     private static boolean isEmpty(Step step, List<Slot> boxes) {
         return boxes.isEmpty()
                 && step.observations().isEmpty()
@@ -274,22 +280,20 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
     }
 
     private static State state(Step step, int open, int filled, Assessment assessment) {
-        boolean anySeen = false;
-        boolean allSeen = true;
-        for (Observation observation : step.observations()) {
-            Assessment.Seen seen = assessment.observations().get(observation.id());
-            if (seen != null && !seen.right()) {
-                return State.SLIP;
-            }
-            anySeen |= seen != null;
-            allSeen &= seen != null;
+        List<Assessment.Seen> seen = step.observations().stream()
+                .map(o -> assessment.observations().get(o.id()))
+                .filter(Objects::nonNull)
+                .toList();
+        if (seen.stream().anyMatch(s -> !s.right())) {
+            return State.SLIP;
         }
         boolean asked = step.questions().stream().anyMatch(q -> assessment.questions()
                 .containsKey(q.id()));
-        if (allSeen && open == 0 && (filled > 0 || anySeen)) {
+        boolean anything = filled > 0 || !seen.isEmpty();
+        if (anything && isComplete(step, open, assessment)) {
             return State.DONE;
         }
-        return filled > 0 || anySeen || asked ? State.BEGUN : State.OPEN;
+        return anything || asked ? State.BEGUN : State.OPEN;
     }
 
     /** Whether something is on record that comes after a step by a rule, or the sheet is in. */

@@ -9,6 +9,7 @@ import java.util.Set;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
@@ -38,6 +39,28 @@ public record FaultSet(List<Fault> faults) {
 
     public FaultSet without(Fault less) {
         return new FaultSet(faults.stream().filter(f -> !f.equals(less)).toList());
+    }
+
+    /**
+     * Nobody finds what nobody is asked to test.
+     *
+     * @param circuits those that are tested; none for all
+     * @throws ProblemsException naming each fault of another circuit, at "faults/index/at"
+     */
+    public void mustLieIn(Set<CircuitId> circuits) {
+        List<Problem> problems = new ArrayList<>();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            if (!circuits.isEmpty()
+                    && fault.place().ofCircuit().filter(c -> !circuits.contains(c)).isPresent()) {
+                problems.add(new Problem(
+                        "not-tested",
+                        "faults/" + i + "/at",
+                        fault.title(),
+                        "its circuit is not among those to be tested: choose that circuit in Prepare, or another fault"));
+            }
+        }
+        ProblemsException.throwIfAny(problems);
     }
 
     /**

@@ -1,15 +1,37 @@
 package prantel.core.instrument;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Unit;
 
-/** A multifunction tester with its leads. */
-public record Tester(String id, String label, Meter ohmmeter, Meter insulationTester, LiveMeters live, Leads leads) {
+/**
+ * A multifunction tester with its leads.
+ *
+ * @param calibrationDue the last day on which it may be used; empty where the file says nothing
+ */
+public record Tester(
+        String id,
+        String label,
+        Meter ohmmeter,
+        Meter insulationTester,
+        LiveMeters live,
+        Leads leads,
+        Optional<LocalDate> calibrationDue) {
     public Tester {
         Check.id(id, "id");
         Check.name(label, "label");
+    }
+
+    /** A tester of whose calibration nothing is known. */
+    public Tester(String id, String label, Meter ohmmeter, Meter insulationTester, LiveMeters live, Leads leads) {
+        this(id, label, ohmmeter, insulationTester, live, leads, Optional.empty());
+    }
+
+    /** Whether it may be used on a day. */
+    public boolean isInDate(LocalDate day) {
+        return calibrationDue.map(due -> !day.isAfter(due)).orElse(true);
     }
 
     /** A tester of which only the dead functions are known; the live ones have usual figures. */

@@ -173,6 +173,10 @@ class CourseTest {
         Streams s = fill(Streams.atWork(), TestKind.SAFE_ISOLATION)
                 .add(new AssessmentEvent.Observed("locked", Sight.SLIP, "otherwise"));
         assertThat(at(course(s), "isolate").state()).isEqualTo(State.SLIP);
+        assertThat(at(course(s), "isolate").next()).as("all is seen and written").isFalse();
+        Streams early = Streams.atWork().add(new AssessmentEvent.Observed("locked", Sight.SLIP, "otherwise"));
+        assertThat(at(course(early), "isolate").state()).isEqualTo(State.SLIP);
+        assertThat(at(course(early), "isolate").next()).as("a slip does not end a step").isTrue();
     }
 
     @Test

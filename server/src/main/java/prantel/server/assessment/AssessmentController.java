@@ -1,6 +1,8 @@
 package prantel.server.assessment;
 
 import java.security.Principal;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
@@ -38,8 +40,16 @@ class AssessmentController {
     private final Workshop workshop;
     private final Accounts accounts;
     private final Schemes schemes;
+    private final Clock clock;
 
-    AssessmentController(Assessments assessments, Keys keys, Workshop workshop, Accounts accounts, Schemes schemes) {
+    AssessmentController(
+            Assessments assessments,
+            Keys keys,
+            Workshop workshop,
+            Accounts accounts,
+            Schemes schemes,
+            Clock clock) {
+        this.clock = clock;
         this.assessments = assessments;
         this.keys = keys;
         this.workshop = workshop;
@@ -124,8 +134,11 @@ class AssessmentController {
         return new Choice(
                 ref.id(),
                 tester.label(),
-                "reads to " + tester.insulationTester().overRange().shown().substring(1) + ", leads "
-                        + Check.plain(tester.leads().pairOhms()) + "\u2009Ω");
+                tester.isInDate(LocalDate.now(clock))
+                        ? "reads to " + tester.insulationTester().overRange().shown().substring(1) + ", leads "
+                                + Check.plain(tester.leads().pairOhms()) + "\u2009Ω"
+                        : "out of date since "
+                                + tester.calibrationDue().map(Object::toString).orElse(""));
     }
 
     @PostMapping("/assessments")

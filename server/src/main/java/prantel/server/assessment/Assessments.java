@@ -292,6 +292,7 @@ public class Assessments implements SmartLifecycle {
                 candidate.name(),
                 "choose a candidate");
         DocumentRef tester = workshop.latestTester(testerId);
+        workshop.mustBeInDate(tester);
         DocumentRef scheme = schemes.pin(schemes.newest(schemeId), assessorId);
         AssessmentRow row = new AssessmentRow(
                 UUID.randomUUID().toString(),

@@ -18,6 +18,7 @@ import prantel.core.assessment.Checklist;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.Pinned;
 import prantel.core.quantity.Check;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.scheme.Step;
@@ -135,6 +136,7 @@ class ConductController {
     ConductView instrument(@PathVariable String id, @RequestBody Changing change, Principal who) {
         said(change.reason(), "reason", "say why; it is kept");
         DocumentRef tester = workshop.latestTester(change.tester());
+        workshop.mustBeInDate(tester);
         return append(
                 id,
                 change.eventId(),
@@ -177,6 +179,8 @@ class ConductController {
                 "circuits",
                 "no ring among them",
                 "this rig has a ring: choose it too");
+        keys.faults(assessments.get(id))
+                .mustLieIn(chosen.stream().map(CircuitId::new).collect(Collectors.toSet()));
         List<String> inOrder = rig.circuits().stream()
                 .map(c -> c.id().value())
                 .filter(chosen::contains)

@@ -107,6 +107,7 @@ class DemoData implements SmartLifecycle {
         DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.roles(), s.password()));
         workshop.saveTester(file("t1.tester.json"), ASSESSOR);
         workshop.saveTester(file("t2.tester.json"), ASSESSOR);
+        workshop.saveTester(file("t3.tester.json"), ASSESSOR);
         String rig =
                 workshop.saveRig(file("toll-cottage-v1.rig.json"), ASSESSOR).id();
         workshop.addBay(1, rig);

@@ -177,6 +177,7 @@ class SettingController {
     SetView chooseFaults(@PathVariable String id, @RequestBody ChosenFaults chosen, Principal who) {
         Assessment assessment = assessments.get(id);
         FaultSet set = FaultInput.toSet(chosen.faults(), keys.rig(assessment));
+        set.mustLieIn(keys.circuits(assessment));
         String file = new String(FaultSetFile.write(set, keys.rig(assessment)), StandardCharsets.UTF_8);
         return view(assessments.append(
                 id,

@@ -2,6 +2,7 @@ package prantel.server.workshop;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
@@ -155,6 +156,18 @@ public class Workshop {
                 Check.quoted(address),
                 "give host:port, such as 192.168.1.20:502, with a port from 1 to 65535, or nothing for no " + what);
         return address.isEmpty() ? null : address;
+    }
+
+    /** @throws ProblemsException if its calibration ran out */
+    public void mustBeInDate(DocumentRef ref) {
+        Tester tester = tester(ref);
+        Check.that(
+                tester.isInDate(LocalDate.now(clock)),
+                "out-of-date",
+                "tester",
+                tester.label(),
+                "its calibration ran out on " + tester.calibrationDue().map(Object::toString).orElse("")
+                        + ": choose another, or have it calibrated and change its file");
     }
 
     private DocumentRef save(String kind, String id, byte[] json, String by) {

@@ -1,0 +1,141 @@
+import { screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../../api/client";
+import { keptStore } from "../../api/keptStore";
+import { conduct } from "../../testing/conduct";
+import { shown, StandIn } from "../../testing/server";
+import { WatchStage } from "./WatchStage";
+
+const AT = "/api/assessments/a";
+const BAY = { number: 2, rig: "Ferry Kiosk", candidate: "Owen Tasker" };
+let server: StandIn;
+
+function step(id: string, more: Partial<Schemas["WatchStep"]>): Schemas["WatchStep"] {
+  return {
+    id,
+    title: id,
+    live: false,
+    state: "OPEN",
+    next: false,
+    shut: "",
+    filled: 0,
+    boxes: 0,
+    open: 0,
+    observations: [
+      { id: `${id}-o`, text: `${id} seen`, severity: "counts", slips: ["late"], seen: "not-seen", slip: "" },
+    ],
+    questions: [],
+    readings: [],
+    ...more,
+  };
+}
+
+const view: Schemas["WatchView"] = {
+  seq: 3,
+  open: true,
+  openedAt: "2026-11-26T10:00:00Z",
+  live: false,
+  wasLive: false,
+  lockedOff: true,
+  provedDead: false,
+  asksToGoLive: false,
+  stop: null,
+  filled: 0,
+  boxes: 4,
+  reports: 0,
+  relaysOutSince: null,
+  undo: false,
+  steps: [
+    step("isolate", { next: true }),
+    step("supply", { live: true, shut: "opens when the rig is live" }),
+  ],
+  broken: [],
+  conduct: conduct(),
+};
+
+const live: Schemas["LiveView"] = {
+  energisedAt: "2026-11-26T10:40:00Z",
+  faults: [],
+  dangers: [],
+  checks: [],
+  simulated: false,
+  mayGoLive: true,
+  whyNot: [],
+  openDead: 0,
+  lists: [],
+  cautions: [],
+};
+
+function is(now: Partial<Schemas["WatchView"]>) {
+  server.answers[`${AT}/watch`] = { ...view, ...now };
+}
+
+beforeEach(() => {
+  keptStore.clear();
+  server = new StandIn();
+  server.answers["/api/session"] = {
+    person: { id: "ines", name: "Ines Marrow", roles: ["ASSESSOR"], sheet: null },
+    demo: false,
+    setUpNeeded: false,
+  };
+  server.answers["/api/floor"] = { bays: [], aisle: [], kept: [] };
+  server.answers[`${AT}/live`] = live;
+  is({});
+});
+
+describe("Watch", () => {
+  it("always shows how to make a live rig dead, whatever else is shown", async () => {
+    is({ live: true, wasLive: true });
+    shown(<WatchStage id="a" bay={BAY} />);
+    expect(await screen.findByText("LIVE")).toBeInTheDocument();
+    expect(await screen.findByRole("button", { name: "It is dead" })).toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: "Go live…" })).not.toBeInTheDocument();
+  });
+
+  it("makes a stopped rig safe before anything is decided, and dead if it is live", async () => {
+    is({ live: true, stop: { what: "over a live part", by: "ines", at: "2026-11-26T10:41:00Z" } });
+    shown(<WatchStage id="a" bay={BAY} />);
+    expect(await screen.findByText(/Stopped for safety/)).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: /It ends here/ })).toBeDisabled();
+    expect(await screen.findByRole("button", { name: "It is dead" })).toBeInTheDocument();
+  });
+
+  it("opens what comes next by itself; one tap for right", async () => {
+    shown(<WatchStage id="a" bay={BAY} />);
+    server.answers[`PUT ${AT}/watch/observations`] = { ...view, seq: 4, undo: true };
+    await userEvent.click(await screen.findByRole("button", { name: "Done right: isolate seen" }));
+    await vi.waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({ observation: "isolate-o", sight: "RIGHT" });
+    server.answers[`POST ${AT}/watch/undo`] = { ...view, seq: 5 };
+    await userEvent.click(await screen.findByRole("button", { name: "Take back" }));
+    await vi.waitFor(() => expect(server.sent.at(-1)?.path).toBe(`${AT}/watch/undo`));
+  });
+
+  it("puts the candidate's wish to go live first, as a moment of its own", async () => {
+    is({ asksToGoLive: true });
+    server.answers[`${AT}/live`] = { ...live, energisedAt: null };
+    shown(<WatchStage id="a" bay={BAY} />);
+    await userEvent.click(await screen.findByRole("button", { name: "Look, then decide" }));
+    expect(await screen.findByRole("button", { name: "Go live, with permission" })).toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: "Done right: isolate seen" })).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Not now" }));
+    expect(await screen.findByRole("button", { name: "Done right: isolate seen" })).toBeInTheDocument();
+  });
+
+  it("tells a broken rule with both deeds, and asks where it may only have been tapped late", async () => {
+    const line = {
+      then: "Insulation",
+      thenAt: "2026-11-26T10:10:00Z",
+      first: "Continuity",
+      firstAt: "2026-11-26T10:20:00Z",
+      why: "continuity first",
+      severity: "counts",
+      sure: true,
+    };
+    is({ broken: [line, { ...line, then: "Ring", firstAt: null, sure: false }] });
+    shown(<WatchStage id="a" bay={BAY} />);
+    expect(await screen.findByText(/continuity first/)).toBeInTheDocument();
+    expect(screen.getByText(/Seen late, or done late/)).toBeInTheDocument();
+  });
+});
