@@ -89,6 +89,12 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
           busy={writes.outcome.isPending}
           onDecide={(w) => writes.outcome.mutate(w)}
         />
+        <p className="text-[14px] text-ink2">
+          <a className="text-work underline" href={`/api/assessments/${id}/record`} download>
+            Record file
+          </a>
+          : everything that is kept of it. “prantel verify” proves it whole.
+        </p>
       </div>
     </div>
   );

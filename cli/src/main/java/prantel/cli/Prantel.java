@@ -19,7 +19,8 @@ import prantel.core.quantity.ProblemsException;
             SchemesCommand.class,
             ExploreCommand.class,
             FaultBoxCommand.class,
-            TesterCommand.class
+            TesterCommand.class,
+            VerifyCommand.class
         })
 public final class Prantel {
     private static final int WRONG_INPUT = 2;

@@ -65,7 +65,8 @@ final class TesterCommand implements Runnable {
             return Optional.of(new Shown(Optional.empty(), false, "V", "no supply"));
         }
         if (!BenchWords.of(measured.function()).equals(function)) {
-            throw new IllegalStateException("These probes are for " + measured.function().label());
+            throw new IllegalStateException(
+                    "These probes are for " + measured.function().label());
         }
         Reading reading = Probing.of(key.expectation(id), key.tester(), nulled, 1, 0);
         return Optional.of(new Shown(

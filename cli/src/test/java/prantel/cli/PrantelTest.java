@@ -5,17 +5,24 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
+import java.net.InetAddress;
+import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import prantel.core.assessment.Pinned;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
 import prantel.core.rig.Conductor;
 import prantel.formats.FaultSetFile;
+import prantel.formats.RecordFile;
 import prantel.formats.RigFile;
 
 class PrantelTest {
@@ -153,5 +160,34 @@ class PrantelTest {
     void faultBoxWithoutRelaysIsRefused() {
         assertThat(run("faultbox", "--relays", "0")).isEqualTo(2);
         assertThat(complained()).contains("give 1 to 64");
+    }
+
+    @Test
+    void anExportedRecordIsVerifiedAndAnAlteredOneRefused() throws Exception {
+        Pinned pinned = new Pinned(
+                "a1",
+                "bay-1",
+                "owen",
+                "ines",
+                new Pinned.Versions(
+                        new Pinned.Document("rig", 1), new Pinned.Document("t1", 1), new Pinned.Document("full", 1), 6),
+                OffsetDateTime.parse("2026-11-26T10:42:00Z"));
+        byte[] record = RecordFile.write(new RecordFile.Content(pinned, List.of(), Optional.empty()));
+        Path file = folder.resolve("owen.record.json");
+        Files.write(file, record);
+        assertThat(run("verify", file.toString())).isZero();
+        assertThat(printed()).contains("Whole and unaltered").contains("of owen");
+        Files.writeString(file, Files.readString(file).replace("\"owen\"", "\"lena\""));
+        assertThat(run("verify", file.toString())).isNotZero();
+        assertThat(complained()).contains("seal");
+    }
+
+    @Test
+    void benchTesterOnAPortThatIsTakenIsRefused() throws Exception {
+        try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            assertThat(run("tester", rig, "--port", String.valueOf(taken.getLocalPort())))
+                    .isEqualTo(2);
+            assertThat(complained()).contains("is taken");
+        }
     }
 }

@@ -25,8 +25,22 @@ public final class BenchTester {
 
     /** What a tester can be set to. */
     public static final List<String> FUNCTIONS = List.of(
-            "CONT", "CONT:WAND", "INS250", "INS500", "INS1000", "EARTH", "VOLT", "LOOP2", "LOOP3", "CURR", "RCD",
-            "RCD:RAMP", "RCD:BUTT", "PHAS", "CLAMP", "OPER");
+            "CONT",
+            "CONT:WAND",
+            "INS250",
+            "INS500",
+            "INS1000",
+            "EARTH",
+            "VOLT",
+            "LOOP2",
+            "LOOP3",
+            "CURR",
+            "RCD",
+            "RCD:RAMP",
+            "RCD:BUTT",
+            "PHAS",
+            "CLAMP",
+            "OPER");
 
     /**
      * One reading as it was answered.

@@ -49,7 +49,8 @@ public final class BenchTesterClient implements AutoCloseable {
 
     private static BenchTesterException lost() {
         return new BenchTesterException(
-                Kind.NO_CONTACT, "the bench tester does not answer: nothing was taken. Is it on, is its address right?");
+                Kind.NO_CONTACT,
+                "the bench tester does not answer: nothing was taken. Is it on, is its address right?");
     }
 
     /** Maker, model, serial number, version, as it says them. */
@@ -89,7 +90,8 @@ public final class BenchTesterClient implements AutoCloseable {
         String error = ask("SYST:ERR?");
         if (!error.startsWith("0,")) {
             throw new BenchTesterException(
-                    Kind.REFUSED, "the tester says: " + error.replaceFirst("^-?\\d+,", "").replace("\"", ""));
+                    Kind.REFUSED,
+                    "the tester says: " + error.replaceFirst("^-?\\d+,", "").replace("\"", ""));
         }
     }
 

@@ -53,7 +53,10 @@ public final class SimulatedBenchTester implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException("Port " + port + " is taken; give another", e);
         }
-        Thread.ofPlatform().daemon().name("bench-tester-" + server.getLocalPort()).start(this::accept);
+        Thread.ofPlatform()
+                .daemon()
+                .name("bench-tester-" + server.getLocalPort())
+                .start(this::accept);
     }
 
     public int port() {

@@ -71,7 +71,9 @@ class BenchTesterTest {
             assertThatThrownBy(() -> c.read("CONT", "live")).hasMessageContaining("Voltage at the probes");
             assertThat(kind(() -> c.read("CONT", "nowhere"))).isEqualTo(Kind.REFUSED);
             assertThat(kind(() -> c.read("TEMP", "socket"))).isEqualTo(Kind.REFUSED);
-            assertThat(c.read("CONT", "socket").shown()).as("goes on after a refusal").isEqualTo("0.43 Ω");
+            assertThat(c.read("CONT", "socket").shown())
+                    .as("goes on after a refusal")
+                    .isEqualTo("0.43 Ω");
             tester.turnTo("INS500");
             assertThat(kind(() -> c.read("CONT", "socket"))).isEqualTo(Kind.WRONG_FUNCTION);
         }
@@ -116,7 +118,8 @@ class BenchTesterTest {
     /** Something answers on the port that is no tester. */
     @Test
     void garbageOnTheLineIsTold() throws Exception {
-        for (String said : new String[] {"HTTP/1.1 400 Bad Request\r\n", "x".repeat(2000), "\0\1\2\n", "a,b,c,SIM\nz\n"}) {
+        for (String said :
+                new String[] {"HTTP/1.1 400 Bad Request\r\n", "x".repeat(2000), "\0\1\2\n", "a,b,c,SIM\nz\n"}) {
             try (ServerSocket stranger = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
                 Thread.ofPlatform().daemon().start(() -> {
                     try (Socket s = stranger.accept()) {

@@ -24,7 +24,8 @@ import org.junit.jupiter.api.TestMethodOrder;
  */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class WatchIT extends BrowserTest {
-    private static final List<String> DEAD = List.of("arrive", "isolate", "inspect", "tester", "bonding", "cpc", "ring");
+    private static final List<String> DEAD =
+            List.of("arrive", "isolate", "inspect", "tester", "bonding", "cpc", "ring");
 
     private static Page assessor;
     private static Page candidate;
@@ -88,9 +89,10 @@ class WatchIT extends BrowserTest {
             assertThat(saved(assessor)).isVisible();
         }
         assertThat(taps).as("one a step").isEqualTo(DEAD.size());
-        assertThat(assessor.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
-                        .setName(Pattern.compile("^Insulation resistance")))
-                .and(assessor.locator("[aria-current=step]")))
+        assertThat(assessor.getByRole(
+                                AriaRole.BUTTON,
+                                new Page.GetByRoleOptions().setName(Pattern.compile("^Insulation resistance")))
+                        .and(assessor.locator("[aria-current=step]")))
                 .isVisible();
         taps = 0;
         tap(named(assessor, "^Slip: CPCs on the bar"));
@@ -211,7 +213,10 @@ class WatchIT extends BrowserTest {
                   });
                   return [names.length, held.length, Object.keys(sessionStorage).length, bases.length].join();
                 }""");
-        assertThat(kept).as("no caches, nothing unsent, no session storage").asString().startsWith("0,0,0,");
+        assertThat(kept)
+                .as("no caches, nothing unsent, no session storage")
+                .asString()
+                .startsWith("0,0,0,");
         tablet.context().close();
     }
 
@@ -236,9 +241,7 @@ class WatchIT extends BrowserTest {
             desk.keyboard().type(typed);
             desk.keyboard().press("Enter");
             keys += typed.length() + 1;
-            characters += written.startsWith(">")
-                    ? ((String) box.get("overRange")).length()
-                    : written.length();
+            characters += written.startsWith(">") ? ((String) box.get("overRange")).length() : written.length();
         }
         assertThat((double) keys / characters)
                 .as("%d keys for %d characters in %d boxes", keys, characters, boxes.size())

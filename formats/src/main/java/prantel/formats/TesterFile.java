@@ -62,8 +62,8 @@ public final class TesterFile {
             try {
                 return LocalDate.parse(given);
             } catch (DateTimeParseException e) {
-                throw new ProblemsException(new Problem(
-                        "bad-date", "", Check.quoted(given), "give a day as 2027-03-31"));
+                throw new ProblemsException(
+                        new Problem("bad-date", "", Check.quoted(given), "give a day as 2027-03-31"));
             }
         }));
     }

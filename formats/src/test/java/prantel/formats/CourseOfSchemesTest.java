@@ -35,9 +35,9 @@ class CourseOfSchemesTest {
             new LiveGate.Facts(List.of(), List.of(), Optional.empty(), 0, Optional.empty());
 
     static Stream<List<String>> everySchemeOnEveryRig() {
-        return ShippedSchemes.all().keySet().stream().flatMap(id -> Stream.of(
-                        "toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse")
-                .map(rig -> List.of(id, rig)));
+        return ShippedSchemes.all().keySet().stream()
+                .flatMap(id -> Stream.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse")
+                        .map(rig -> List.of(id, rig)));
     }
 
     private static Scheme scheme(String id) {
@@ -69,9 +69,7 @@ class CourseOfSchemesTest {
                 late.add(tap);
             }
         }
-        slots.stream()
-                .filter(b -> step.tests().contains(b.step()))
-                .forEach(b -> s.write(b.id().value(), "1"));
+        slots.stream().filter(b -> step.tests().contains(b.step())).forEach(b -> s.write(b.id().value(), "1"));
     }
 
     @ParameterizedTest
@@ -106,9 +104,7 @@ class CourseOfSchemesTest {
     }
 
     private static Optional<Course.Station> station(Course course, Step step) {
-        return course.stations().stream()
-                .filter(x -> x.step().equals(step))
-                .findFirst();
+        return course.stations().stream().filter(x -> x.step().equals(step)).findFirst();
     }
 
     @ParameterizedTest
@@ -149,7 +145,8 @@ class CourseOfSchemesTest {
                     if (event instanceof AssessmentEvent.Energised on && on.on()) {
                         LiveGate.Facts facts = random.nextInt(4) > 0
                                 ? NOTHING_WRONG
-                                : new LiveGate.Facts(List.of("CPC open"), List.of(), Optional.empty(), 0, Optional.empty());
+                                : new LiveGate.Facts(
+                                        List.of("CPC open"), List.of(), Optional.empty(), 0, Optional.empty());
                         int open = Course.of(state, scheme, slots).openDead();
                         String why = Objects.requireNonNullElse(on.reason(), "");
                         if (!LiveGate.shut(state, open, why, facts).isEmpty()) {
@@ -190,8 +187,7 @@ class CourseOfSchemesTest {
                         ? List.of(new AssessmentEvent.ReadingWritten(
                                 slots.get(random.nextInt(slots.size())).id().value(), "1", ""))
                         : List.of(
-                                new AssessmentEvent.Halted(
-                                        Pause.Why.INTERRUPTION, "fire alarm", Pause.Spared.NOTHING),
+                                new AssessmentEvent.Halted(Pause.Why.INTERRUPTION, "fire alarm", Pause.Spared.NOTHING),
                                 new AssessmentEvent.Resumed("over"));
             case 7 -> {
                 List<Observation> all = scheme.observations();

@@ -57,8 +57,11 @@ class TesterFileTest {
         Tester tester = read(GOOD.replaceFirst("\\{", "{ \"calibrationDue\": \"2026-09-30\","));
         assertThat(tester.isInDate(LocalDate.of(2026, 9, 30))).isTrue();
         assertThat(tester.isInDate(LocalDate.of(2026, 10, 1))).isFalse();
-        assertThat(Testers.usual().isInDate(LocalDate.of(2099, 1, 1))).as("nothing is said").isTrue();
-        assertThat(read(new String(TesterFile.write(tester), StandardCharsets.UTF_8))).isEqualTo(tester);
+        assertThat(Testers.usual().isInDate(LocalDate.of(2099, 1, 1)))
+                .as("nothing is said")
+                .isTrue();
+        assertThat(read(new String(TesterFile.write(tester), StandardCharsets.UTF_8)))
+                .isEqualTo(tester);
         assertThatThrownBy(() -> read(GOOD.replaceFirst("\\{", "{ \"calibrationDue\": \"end of May\",")))
                 .isInstanceOfSatisfying(
                         ProblemsException.class,

@@ -73,12 +73,20 @@ class AccessTest {
 
                 | Route | nobody |""");
         for (Role role : Role.values()) {
-            page.append(' ').append(role.name().toLowerCase(java.util.Locale.ROOT)).append(" |");
+            page.append(' ')
+                    .append(role.name().toLowerCase(java.util.Locale.ROOT))
+                    .append(" |");
         }
-        page.append("\n| --- | --- |").append(" --- |".repeat(Role.values().length)).append('\n');
+        page.append("\n| --- | --- |")
+                .append(" --- |".repeat(Role.values().length))
+                .append('\n');
         for (Route route : routes()) {
             AccessTable.Line line = line(route);
-            page.append("| ").append(route.method()).append(" `").append(route.path()).append("` | ");
+            page.append("| ")
+                    .append(route.method())
+                    .append(" `")
+                    .append(route.path())
+                    .append("` | ");
             page.append(line.open() ? "●" : "·").append(" |");
             for (Role role : Role.values()) {
                 page.append(line.open() || line.allows(role) ? " ● |" : " · |");
@@ -100,7 +108,15 @@ class AccessTest {
             String id = "only-" + role.name().toLowerCase(java.util.Locale.ROOT);
             administrator.post(
                     "/api/workshop/people",
-                    Map.of("signInName", id, "name", "Only " + role, "roles", List.of(role), "password", "long-enough-1"));
+                    Map.of(
+                            "signInName",
+                            id,
+                            "name",
+                            "Only " + role,
+                            "roles",
+                            List.of(role),
+                            "password",
+                            "long-enough-1"));
             people.put(role, Browser.of(mvc, id, "long-enough-1"));
         }
         List<String> wrong = new ArrayList<>();
@@ -143,9 +159,9 @@ class AccessTest {
         for (Route route : routes()) {
             AccessTable.Line line = line(route);
             boolean forCandidates = line.open() || line.allows(Role.CANDIDATE);
-            boolean harmless = Arrays.asList("/api/my/", "/api/me/", "/api/reference", "/api/session", "/api/demo/")
-                    .stream()
-                    .anyMatch(route.path()::startsWith);
+            boolean harmless =
+                    Arrays.asList("/api/my/", "/api/me/", "/api/reference", "/api/session", "/api/demo/").stream()
+                            .anyMatch(route.path()::startsWith);
             assertThat(!forCandidates
                             || harmless
                             || List.of("/api/set-up", "/api/invitations", "/api/pairing")

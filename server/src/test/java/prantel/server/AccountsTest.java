@@ -25,7 +25,15 @@ class AccountsTest {
         Browser.Answer added = administrator()
                 .post(
                         PEOPLE,
-                        Map.of("signInName", id, "name", "Some One", "roles", List.of(role), "password", "first-pass-1"));
+                        Map.of(
+                                "signInName",
+                                id,
+                                "name",
+                                "Some One",
+                                "roles",
+                                List.of(role),
+                                "password",
+                                "first-pass-1"));
         assertThat(added.status()).as(added.text()).isEqualTo(200);
     }
 
@@ -47,18 +55,26 @@ class AccountsTest {
     @Test
     void whoeverIsInvitedChoosesAPasswordOnce() {
         JsonNode made = administrator()
-                .post(PEOPLE, Map.of("signInName", "guest-1", "name", "Guest", "roles", List.of("ASSESSOR"), "password", ""))
+                .post(
+                        PEOPLE,
+                        Map.of("signInName", "guest-1", "name", "Guest", "roles", List.of("ASSESSOR"), "password", ""))
                 .json();
         String code = made.get("code").asString();
         assertThat(line("guest-1").get("invited").asBoolean()).isTrue();
         Browser guest = new Browser(mvc);
-        Map<String, Object> accept = Map.of("signInName", "guest-1", "code", code.toUpperCase(java.util.Locale.ROOT), "password", "my own pass");
-        assertThat(guest.post("/api/invitations", Map.of("signInName", "guest-1", "code", "wrong", "password", "my own pass"))
+        Map<String, Object> accept = Map.of(
+                "signInName", "guest-1", "code", code.toUpperCase(java.util.Locale.ROOT), "password", "my own pass");
+        assertThat(guest.post(
+                                "/api/invitations",
+                                Map.of("signInName", "guest-1", "code", "wrong", "password", "my own pass"))
                         .status())
                 .isEqualTo(400);
         assertThat(guest.post("/api/invitations", accept).status()).isEqualTo(200);
-        assertThat(guest.post("/api/invitations", accept).text()).as("works once").contains("ask for a");
-        assertThat(guest.post("/api/session", credentials("guest-1", "my own pass")).status())
+        assertThat(guest.post("/api/invitations", accept).text())
+                .as("works once")
+                .contains("ask for a");
+        assertThat(guest.post("/api/session", credentials("guest-1", "my own pass"))
+                        .status())
                 .isEqualTo(200);
         assertThat(guest.get("/api/floor").status()).isEqualTo(200);
         assertThat(line("guest-1").get("invited").asBoolean()).isFalse();
@@ -81,7 +97,9 @@ class AccountsTest {
                 .isEqualTo(200);
         assertThat(desk.get("/api/floor").status()).as("this one stays").isEqualTo(200);
         assertThat(tablet.get("/api/floor").status()).isEqualTo(401);
-        assertThat(new Browser(mvc).post("/api/session", credentials("changer", "first-pass-1")).status())
+        assertThat(new Browser(mvc)
+                        .post("/api/session", credentials("changer", "first-pass-1"))
+                        .status())
                 .isEqualTo(401);
     }
 
@@ -91,10 +109,12 @@ class AccountsTest {
         Browser goer = Browser.of(mvc, "goer", "first-pass-1");
         administrator().put(PEOPLE + "/goer/standing", Map.of("blocked", true, "left", false));
         assertThat(goer.get("/api/floor").status()).isEqualTo(401);
-        assertThat(goer.post("/api/session", credentials("goer", "first-pass-1")).text())
+        assertThat(goer.post("/api/session", credentials("goer", "first-pass-1"))
+                        .text())
                 .contains("closed for now");
         administrator().put(PEOPLE + "/goer/standing", Map.of("blocked", false, "left", false));
-        assertThat(goer.post("/api/session", credentials("goer", "first-pass-1")).status())
+        assertThat(goer.post("/api/session", credentials("goer", "first-pass-1"))
+                        .status())
                 .isEqualTo(200);
         administrator().put(PEOPLE + "/goer/standing", Map.of("blocked", false, "left", true));
         assertThat(goer.get("/api/floor").status()).isEqualTo(401);
@@ -119,8 +139,8 @@ class AccountsTest {
 
     @Test
     void nobodyLocksTheWorkshopOut() {
-        for (Map<String, Object> standing :
-                List.<Map<String, Object>>of(Map.of("blocked", true, "left", false), Map.of("blocked", false, "left", true))) {
+        for (Map<String, Object> standing : List.<Map<String, Object>>of(
+                Map.of("blocked", true, "left", false), Map.of("blocked", false, "left", true))) {
             Browser.Answer answer = administrator().put(PEOPLE + "/varga/standing", standing);
             assertThat(answer.status()).isEqualTo(400);
             assertThat(answer.text()).contains("somebody else an administrator");
@@ -139,18 +159,28 @@ class AccountsTest {
         for (int i = 0; i < 6; i++) {
             device.post("/api/session", credentials("forgetful", "wrong-" + i));
         }
-        assertThat(device.post("/api/session", credentials("forgetful", "first-pass-1")).status())
+        assertThat(device.post("/api/session", credentials("forgetful", "first-pass-1"))
+                        .status())
                 .isEqualTo(429);
         assertThat(line("forgetful").get("locked").asBoolean()).isTrue();
         administrator().post(PEOPLE + "/forgetful/unlock", Map.of());
-        assertThat(device.post("/api/session", credentials("forgetful", "first-pass-1")).status())
+        assertThat(device.post("/api/session", credentials("forgetful", "first-pass-1"))
+                        .status())
                 .isEqualTo(200);
-        String reset = administrator().post(PEOPLE + "/forgetful/reset", Map.of()).json().get("code").asString();
-        assertThat(device.get("/api/my/sheets").status()).as("a reset ends sessions").isEqualTo(401);
-        assertThat(device.post("/api/session", credentials("forgetful", "first-pass-1")).status())
+        String reset = administrator()
+                .post(PEOPLE + "/forgetful/reset", Map.of())
+                .json()
+                .get("code")
+                .asString();
+        assertThat(device.get("/api/my/sheets").status())
+                .as("a reset ends sessions")
+                .isEqualTo(401);
+        assertThat(device.post("/api/session", credentials("forgetful", "first-pass-1"))
+                        .status())
                 .isEqualTo(401);
         device.post("/api/invitations", Map.of("signInName", "forgetful", "code", reset, "password", "third-pass-3"));
-        assertThat(device.post("/api/session", credentials("forgetful", "third-pass-3")).status())
+        assertThat(device.post("/api/session", credentials("forgetful", "third-pass-3"))
+                        .status())
                 .isEqualTo(200);
         assertThat(device.get("/api/me/sign-ins").json()).hasSizeGreaterThanOrEqualTo(2);
     }

@@ -239,7 +239,15 @@ class AttacksTest {
                                 "long-enough-1")),
                 administrator.post(
                         "/api/workshop/people",
-                        Map.of("signInName", "neu", "name", "Neu", "roles", List.of("CANDIDATE"), "password", "é".repeat(40))),
+                        Map.of(
+                                "signInName",
+                                "neu",
+                                "name",
+                                "Neu",
+                                "roles",
+                                List.of("CANDIDATE"),
+                                "password",
+                                "é".repeat(40))),
                 administrator.put("/api/workshop/bays/bay-1/fault-box", Map.of("address", "127.0.0.1:65536")),
                 administrator.post("/api/workshop/bays", "{\"number\": 1.5, \"rig\": \"ferry-kiosk\"}"),
                 assessor.post("/api/assessments", Map.of("bayId", "bay-1", "candidateId", "owen")));

@@ -113,7 +113,8 @@ final class Bays {
 
     /** What the candidate asks by word of mouth, and what the assessor saw. */
     static List<Map<String, String>> seenBeforeLive() {
-        List<Map<String, String>> all = new java.util.ArrayList<>(seen("LIVE_ASKED", "links", "earth", "covers", "ask"));
+        List<Map<String, String>> all =
+                new java.util.ArrayList<>(seen("LIVE_ASKED", "links", "earth", "covers", "ask"));
         all.addAll(seen("LIVE_GIVEN", "links", "earth", "covers", "isolation", "warned", "permission"));
         return all;
     }

@@ -1,7 +1,9 @@
 package prantel.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.MethodOrderer;
@@ -10,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
+import prantel.formats.RecordFile;
 import tools.jackson.databind.JsonNode;
 
 /** Readings taken from the demo's simulated bench testers over TCP, and a sheet entered from paper. */
@@ -130,9 +133,30 @@ class BenchTesterFlowTest {
         live.putAll(Map.of("slot", box("/zs/"), "text", "0.9"));
         live.put("satisfactory", null);
         assertThat(ines().put(path + "/paper", live).status()).isEqualTo(200);
-        assertThat(ines().put(path + "/paper/hand-in", Bays.event()).json().get("open").asBoolean())
+        assertThat(ines().put(path + "/paper/hand-in", Bays.event())
+                        .json()
+                        .get("open")
+                        .asBoolean())
                 .isFalse();
         assertThat(ines().get(path + "/marking").status()).isEqualTo(200);
         Bays.clear(ines(), path);
+    }
+
+    /** What the server exports, the verifier finds whole; one letter changed, and it says where. */
+    @Test
+    @Order(5)
+    void anExportedRecordIsVerifiedWithoutTheServer() {
+        String file = ines().get(path + "/record").text();
+        RecordFile.Content content = RecordFile.verify(file.getBytes(StandardCharsets.UTF_8));
+        assertThat(content.pinned().candidateId()).isEqualTo("piet");
+        assertThat(content.events()).hasSizeGreaterThan(10);
+        String altered = file.replaceFirst("0\\.43", "0.44");
+        assertThat(altered).isNotEqualTo(file);
+        assertThatThrownBy(() -> RecordFile.verify(altered.getBytes(StandardCharsets.UTF_8)))
+                .hasMessageContaining("is not as it was written");
+        assertThat(Browser.of(mvc, "piet", "lock-keeper-9")
+                        .get(path + "/record")
+                        .status())
+                .isEqualTo(403);
     }
 }

@@ -58,8 +58,8 @@ class ConductFlowTest {
     @Order(1)
     void whatIsTestedIsSettledBeforeTheSheetOpens() {
         Browser.Answer old = ines().post(
-                "/api/assessments",
-                Map.of("bayId", "bay-5", "candidateId", "lena", "testerId", "t3", "schemeId", "workshop"));
+                        "/api/assessments",
+                        Map.of("bayId", "bay-5", "candidateId", "lena", "testerId", "t3", "schemeId", "workshop"));
         assertThat(old.status()).isEqualTo(400);
         assertThat(old.text()).contains("ran out on 2026-09-30");
         path = Bays.prepare(ines(), "bay-5", "lena");
@@ -79,7 +79,8 @@ class ConductFlowTest {
         assertThat(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring)))
                         .text())
                 .contains("at least 2");
-        assertThat(ines().put(path + "/conduct/circuits", event("circuits", others)).text())
+        assertThat(ines().put(path + "/conduct/circuits", event("circuits", others))
+                        .text())
                 .contains("has a ring");
         ok(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring, others.getFirst()))));
         Map<String, Object> outside = event("basedOn", 0, "from", null);
@@ -91,7 +92,8 @@ class ConductFlowTest {
         Bays.open(ines(), path);
         String sheet = lena().get("/api/my/sheets/" + id).text();
         assertThat(sheet).contains("\"slot\":\"" + ring + "/").doesNotContain("\"slot\":\"" + others.getLast() + "/");
-        assertThat(ines().put(path + "/conduct/circuits", event("circuits", circuits)).status())
+        assertThat(ines().put(path + "/conduct/circuits", event("circuits", circuits))
+                        .status())
                 .isEqualTo(409);
     }
 
@@ -99,7 +101,9 @@ class ConductFlowTest {
     @Order(2)
     void aCandidateConfirmsAndAsksAndTicksNothingElse() {
         ok(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "fit", "on", true)));
-        assertThat(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "LIVE_GIVEN", "item", "permission", "on", true))
+        assertThat(lena().put(
+                                "/api/my/sheets/" + id + "/ticks",
+                                event("list", "LIVE_GIVEN", "item", "permission", "on", true))
                         .text())
                 .contains("your assessor ticks that");
         assertThat(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "other", "on", true))
@@ -133,22 +137,25 @@ class ConductFlowTest {
                         .text())
                 .contains("circuits");
         JsonNode halted = ok(ines().post(
-                path + "/conduct/halt",
-                event(
-                        "why",
-                        "RIG_FAULT",
-                        "what",
-                        "clamp of the water bond is loose",
-                        "circuits",
-                        List.of(),
-                        "steps",
-                        List.of("bonding"))));
+                        path + "/conduct/halt",
+                        event(
+                                "why",
+                                "RIG_FAULT",
+                                "what",
+                                "clamp of the water bond is loose",
+                                "circuits",
+                                List.of(),
+                                "steps",
+                                List.of("bonding"))));
         assertThat(halted.get("clock").get("running").asBoolean()).isFalse();
         Browser.Answer refused = lena().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.04", 1));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("clock stands still");
         String sheet = lena().get("/api/my/sheets/" + id).text();
-        assertThat(sheet).contains("Rig fault").as("what is the matter is none of hers").doesNotContain("clamp of");
+        assertThat(sheet)
+                .contains("Rig fault")
+                .as("what is the matter is none of hers")
+                .doesNotContain("clamp of");
         ok(ines().post(path + "/conduct/resume", event("what", "tightened by the technician")));
         assertThat(ok(ines().get(path + "/watch")).toString()).contains("tightened by the technician");
     }
@@ -159,9 +166,14 @@ class ConductFlowTest {
         assertThat(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", " "))
                         .status())
                 .isEqualTo(400);
-        JsonNode changed = ok(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", "display fails")));
+        JsonNode changed =
+                ok(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", "display fails")));
         assertThat(changed.get("tester").asString())
-                .isNotEqualTo(ok(ines().get(path + "/conduct")).get("testers").get(0).get("label").asString());
+                .isNotEqualTo(ok(ines().get(path + "/conduct"))
+                        .get("testers")
+                        .get(0)
+                        .get("label")
+                        .asString());
         assertThat(lena().get("/api/my/sheets/" + id).json().get("tester").asString())
                 .isEqualTo(changed.get("tester").asString());
     }
@@ -177,7 +189,9 @@ class ConductFlowTest {
         JsonNode watch = ok(corin().get(path + "/watch"));
         assertThat(watch.get("live").asBoolean()).isTrue();
         assertThat(watch.get("asksToGoLive").asBoolean()).isFalse();
-        assertThat(corin().post(path + "/conduct/break-off", event("what", "no")).text()).contains("make it dead");
+        assertThat(corin().post(path + "/conduct/break-off", event("what", "no"))
+                        .text())
+                .contains("make it dead");
         ok(Bays.off(corin(), path));
     }
 
@@ -187,7 +201,9 @@ class ConductFlowTest {
         String full = Bays.prepareWith(ines(), "bay-4", "asta", "initial-three-phase");
         Bays.choose(ines(), full, List.of());
         Bays.open(ines(), full);
-        ok(ines().put(full + "/watch/observations", event("observation", "locked", "sight", "SLIP", "slip", "key left")));
+        ok(ines().put(
+                        full + "/watch/observations",
+                        event("observation", "locked", "sight", "SLIP", "slip", "key left")));
         assertThat(corin().post(full + "/watch/undo", event()).text()).contains("nothing of yours");
         Map<String, Object> undo = event();
         JsonNode undone = ok(ines().post(full + "/watch/undo", undo));
@@ -197,8 +213,12 @@ class ConductFlowTest {
         // carried on elsewhere: what was seen stays, the readings are of this rig
         ok(ines().put(full + "/watch/observations", event("observation", "locked", "sight", "RIGHT", "slip", "")));
         Map<String, Object> carry = event("bayId", "bay-3", "reason", "the board's busbar arcs");
-        String next = ok(ines().post(full + "/conduct/carry-on", carry)).get("assessmentId").asString();
-        assertThat(ok(ines().post(full + "/conduct/carry-on", carry)).get("assessmentId").asString())
+        String next = ok(ines().post(full + "/conduct/carry-on", carry))
+                .get("assessmentId")
+                .asString();
+        assertThat(ok(ines().post(full + "/conduct/carry-on", carry))
+                        .get("assessmentId")
+                        .asString())
                 .as("sent again")
                 .isEqualTo(next);
         assertThat(ok(ines().get("/api/assessments/" + next + "/watch")).toString())
@@ -206,9 +226,7 @@ class ConductFlowTest {
                 .contains("\"seen\":\"right\"");
         assertThat(ok(ines().get("/api/floor")).get("kept").toString()).contains("broken_off");
         Bays.clear(ines(), full);
-        assertThat(ines().get(full + "/marking").status())
-                .as("nothing to mark")
-                .isEqualTo(409);
+        assertThat(ines().get(full + "/marking").status()).as("nothing to mark").isEqualTo(409);
         ok(ines().post("/api/assessments/" + next + "/conduct/break-off", event("what", "candidate was taken ill")));
         Bays.clear(ines(), "/api/assessments/" + next);
     }
@@ -216,9 +234,12 @@ class ConductFlowTest {
     @Test
     @Order(8)
     void aTabletIsLetInToOneSheetWithoutAPassword() {
-        String code = ok(corin().post(path + "/conduct/pairing", Map.of())).get("code").asString();
+        String code = ok(corin().post(path + "/conduct/pairing", Map.of()))
+                .get("code")
+                .asString();
         Browser tablet = new Browser(mvc);
-        assertThat(tablet.post("/api/pairing", Map.of("code", "000 00")).status()).isEqualTo(403);
+        assertThat(tablet.post("/api/pairing", Map.of("code", "000 00")).status())
+                .isEqualTo(403);
         assertThat(ok(tablet.post("/api/pairing", Map.of("code", code.substring(0, 3) + " " + code.substring(3))))
                         .get("sheet")
                         .asString())
@@ -228,19 +249,25 @@ class ConductFlowTest {
                 .isEqualTo(403);
         assertThat(tablet.get("/api/my/sheets").json()).hasSize(1);
         assertThat(tablet.get("/api/my/sheets/" + id).status()).isEqualTo(200);
-        assertThat(tablet.get("/api/me/sign-ins").status()).as("no account, one sheet").isEqualTo(403);
+        assertThat(tablet.get("/api/me/sign-ins").status())
+                .as("no account, one sheet")
+                .isEqualTo(403);
         assertThat(tablet.post("/api/me/password", new HashMap<>()).status()).isEqualTo(403);
         assertThat(tablet.get("/api/floor").status()).isEqualTo(403);
-        assertThat(tablet.get("/api/session").json().get("person").get("sheet").asString()).isEqualTo(id);
+        assertThat(tablet.get("/api/session").json().get("person").get("sheet").asString())
+                .isEqualTo(id);
         tablet.delete("/api/session");
-        assertThat(tablet.get("/api/my/sheets/" + id).status()).as("after sign-out").isEqualTo(401);
+        assertThat(tablet.get("/api/my/sheets/" + id).status())
+                .as("after sign-out")
+                .isEqualTo(401);
     }
 
     @Test
     @Order(9)
     void aLiftedStopGoesOnAndIsKept() {
         ok(corin().post(path + "/watch/stop", event("what", "reached over the busbar")));
-        assertThat(corin().post(path + "/conduct/lift-stop", event("what", "goes on")).text())
+        assertThat(corin().post(path + "/conduct/lift-stop", event("what", "goes on"))
+                        .text())
                 .contains("make it safe first");
         Bays.makeSafe(corin(), path);
         ok(corin().post(path + "/conduct/lift-stop", event("what", "talked over, goes on with covers")));
@@ -259,10 +286,10 @@ class ConductFlowTest {
     void twoSchemesOnOneRigHaveAKeyEach() {
         Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
         administrator.post("/api/workshop/bays", Map.of("number", 8, "rig", "ferry-kiosk"));
-        List<Map<String, Object>> faults = List.of(
-                Bays.fault("high-resistance-joint", "counter/socket-3", List.of("cpc"), 0.5));
-        for (List<String> of : List.of(
-                List.of("bay-2", "tomas", "workshop"), List.of("bay-8", "piet", "initial-single-phase"))) {
+        List<Map<String, Object>> faults =
+                List.of(Bays.fault("high-resistance-joint", "counter/socket-3", List.of("cpc"), 0.5));
+        for (List<String> of :
+                List.of(List.of("bay-2", "tomas", "workshop"), List.of("bay-8", "piet", "initial-single-phase"))) {
             String at = Bays.prepareWith(ines(), of.get(0), of.get(1), of.get(2));
             Bays.choose(ines(), at, faults);
             String assessment = at.substring(at.lastIndexOf('/') + 1);

@@ -52,8 +52,8 @@ class WorkshopTest {
     @Test
     void peopleAndBaysAreAddedOrRefusedByField() {
         Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
-        Map<String, Object> person =
-                Map.of("signInName", "new-one", "name", "New One", "roles", List.of("CANDIDATE"), "password", "long enough");
+        Map<String, Object> person = Map.of(
+                "signInName", "new-one", "name", "New One", "roles", List.of("CANDIDATE"), "password", "long enough");
         assertThat(administrator.post("/api/workshop/people", person).text()).contains("New One");
         assertThat(administrator.post("/api/workshop/people", person).text())
                 .contains("signInName")

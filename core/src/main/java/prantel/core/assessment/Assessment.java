@@ -165,17 +165,17 @@ public final class Assessment {
         if (inverse.equals(recorded.event())) {
             // said once more: what is taken back is still the first time
             int about = lastSeqAbout(inverse.subject());
-            next.replaceAll(
-                    u -> u.seq() == about && u.by().equals(recorded.by()) ? u.restoredBy(recorded.seq()) : u);
+            next.replaceAll(u -> u.seq() == about && u.by().equals(recorded.by()) ? u.restoredBy(recorded.seq()) : u);
             return List.copyOf(next);
         }
         Undoable last = undoable(recorded.by());
         if (last != null && last.inverse().equals(recorded.event())) {
             next.remove(last);
             String subject = recorded.event().subject();
-            next.replaceAll(u -> u.seq() == last.before() && u.inverse().subject().equals(subject)
-                    ? u.restoredBy(recorded.seq())
-                    : u);
+            next.replaceAll(
+                    u -> u.seq() == last.before() && u.inverse().subject().equals(subject)
+                            ? u.restoredBy(recorded.seq())
+                            : u);
         } else {
             int before = lastSeqAbout(recorded.event().subject());
             next.add(new Undoable(recorded.seq(), before, recorded.by(), inverse));
@@ -190,8 +190,7 @@ public final class Assessment {
                     case AssessmentEvent.Observed seen -> {
                         Seen was = observations.get(seen.observation());
                         yield was == null
-                                ? new AssessmentEvent.Observed(
-                                        seen.observation(), AssessmentEvent.Sight.NOT_SEEN, "")
+                                ? new AssessmentEvent.Observed(seen.observation(), AssessmentEvent.Sight.NOT_SEEN, "")
                                 : new AssessmentEvent.Observed(
                                         seen.observation(),
                                         was.right() ? AssessmentEvent.Sight.RIGHT : AssessmentEvent.Sight.SLIP,

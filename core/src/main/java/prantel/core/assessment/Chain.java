@@ -6,6 +6,7 @@ import java.security.NoSuchAlgorithmException;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.HexFormat;
+import java.util.List;
 
 /**
  * Links each event to the one before it, so that a record that was changed afterwards is told: the hash of an event covers
@@ -26,18 +27,25 @@ public final class Chain {
 
     /** @param before hash of the event before, {@link #START} for the first @return 64 hexadecimal digits */
     public static String next(String before, Link link) {
+        return digest(List.of(
+                before,
+                link.assessmentId(),
+                String.valueOf(link.seq()),
+                link.eventId(),
+                link.payload(),
+                link.at().toInstant().truncatedTo(ChronoUnit.MICROS).toString(),
+                link.by()));
+    }
+
+    /** One hash over a few parts: what an exported record is sealed with. @return 64 hexadecimal digits */
+    public static String seal(List<String> parts) {
+        return digest(parts);
+    }
+
+    private static String digest(List<String> parts) {
         StringBuilder text = new StringBuilder();
-        for (String part : new String[] {
-            before,
-            link.assessmentId(),
-            String.valueOf(link.seq()),
-            link.eventId(),
-            link.payload(),
-            link.at().toInstant().truncatedTo(ChronoUnit.MICROS).toString(),
-            link.by()
-        }) {
-            text.append(part.length()).append(':').append(part).append('\n');
-        }
+        parts.forEach(
+                part -> text.append(part.length()).append(':').append(part).append('\n'));
         try {
             return HexFormat.of()
                     .formatHex(MessageDigest.getInstance("SHA-256")

@@ -51,11 +51,7 @@ public record Conduct(
     }
 
     /** @param continuedAs the assessment that carries on; null for none */
-    public record BrokenOff(
-            String reason,
-            @Nullable String continuedAs,
-            String by,
-            OffsetDateTime at) {}
+    public record BrokenOff(String reason, @Nullable String continuedAs, String by, OffsetDateTime at) {}
 
     /** @param from the assessment before @param deadSeconds of its dead stage @param liveSeconds of its live stage */
     public record Continued(String from, long deadSeconds, long liveSeconds) {}
@@ -86,7 +82,8 @@ public record Conduct(
                 paused(Pause.Why.SAFETY, stopped.what(), Pause.Spared.NOTHING, recorded);
             case AssessmentEvent.Halted halted -> paused(halted.why(), halted.what(), halted.spared(), recorded);
             case AssessmentEvent.Resumed resumed -> over(recorded, resumed.what());
-            case AssessmentEvent.StopLifted lifted -> over(recorded, lifted.reason()).without(Checklist.MAKE_SAFE);
+            case AssessmentEvent.StopLifted lifted ->
+                over(recorded, lifted.reason()).without(Checklist.MAKE_SAFE);
             case AssessmentEvent.HandedOver over -> with(over.to(), tester);
             case AssessmentEvent.InstrumentChanged changed -> with(assessor, changed.tester());
             case AssessmentEvent.Adjusted adjusted ->
@@ -122,8 +119,8 @@ public record Conduct(
     /** Each time it goes live, and each time it is dead again, is asked and given anew. */
     private Conduct energised(boolean on, OffsetDateTime at) {
         List<Span> spans = on ? begun(live, at) : ended(live, at);
-        Conduct next = new Conduct(
-                assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, continued);
+        Conduct next =
+                new Conduct(assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, continued);
         return on ? next : next.without(Checklist.LIVE_ASKED).without(Checklist.LIVE_GIVEN);
     }
 
@@ -153,8 +150,7 @@ public record Conduct(
         // what was halted and is then stopped for safety is stopped
         Conduct before = over(recorded, "");
         List<Pause> next = new ArrayList<>(before.pauses);
-        next.add(new Pause(
-                why, what, spared, recorded.by(), recorded.at(), recorded.seq(), Optional.empty(), 0, ""));
+        next.add(new Pause(why, what, spared, recorded.by(), recorded.at(), recorded.seq(), Optional.empty(), 0, ""));
         return before.withPauses(next);
     }
 

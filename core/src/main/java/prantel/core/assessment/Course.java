@@ -1,6 +1,5 @@
 package prantel.core.assessment;
 
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -133,9 +132,8 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
         for (Step step : scheme.steps()) {
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
             List<Slot> open = OpenBoxes.of(assessment, scheme, boxes);
-            int filled = (int) boxes.stream()
-                    .filter(s -> !OpenBoxes.isOpen(assessment, s))
-                    .count();
+            int filled = (int)
+                    boxes.stream().filter(s -> !OpenBoxes.isOpen(assessment, s)).count();
             List<Deed> mine = Objects.requireNonNull(deeds.get(step.id()));
             State state = state(step, open.size(), filled, assessment);
             if (state == State.OPEN && isPassed(step, rules, deeds, assessment)) {
@@ -152,14 +150,14 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                     shut,
                     mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null)));
         }
-        next(stations, own, assessment).ifPresent(i -> stations.set(i, stations.get(i).asNext()));
+        next(stations, own, assessment)
+                .ifPresent(i -> stations.set(i, stations.get(i).asNext()));
         return new Course(
                 stations, broken, OpenBoxes.beforeLive(assessment, scheme, slots), rig(assessment, scheme, slots));
     }
 
     /** The first that is to do and fits the supply as it is: live tests while it is live, dead ones while it is not. */
-    private static Optional<Integer> next(
-            List<Station> stations, Map<String, List<Slot>> own, Assessment assessment) {
+    private static Optional<Integer> next(List<Station> stations, Map<String, List<Slot>> own, Assessment assessment) {
         if (assessment.stage() != Stage.WATCH) {
             return Optional.empty();
         }
@@ -196,8 +194,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
 
     private static List<Deed> deeds(Step step, List<Slot> boxes, Assessment assessment) {
         Stream<Deed> readings = boxes.stream()
-                .map(s -> deed(
-                        step, Kind.READING, s.id().value(), "reading/" + s.id().value(), assessment))
+                .map(s -> deed(step, Kind.READING, s.id().value(), "reading/" + s.id().value(), assessment))
                 .flatMap(Optional::stream);
         Stream<Deed> seen = step.observations().stream()
                 .map(Observation::id)
@@ -287,8 +284,8 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
         if (seen.stream().anyMatch(s -> !s.right())) {
             return State.SLIP;
         }
-        boolean asked = step.questions().stream().anyMatch(q -> assessment.questions()
-                .containsKey(q.id()));
+        boolean asked =
+                step.questions().stream().anyMatch(q -> assessment.questions().containsKey(q.id()));
         boolean anything = filled > 0 || !seen.isEmpty();
         if (anything && isComplete(step, open, assessment)) {
             return State.DONE;
@@ -306,11 +303,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
     }
 
     private static String shut(
-            Step step,
-            Scheme scheme,
-            List<OrderRule> rules,
-            Map<String, List<Deed>> deeds,
-            Assessment assessment) {
+            Step step, Scheme scheme, List<OrderRule> rules, Map<String, List<Deed>> deeds, Assessment assessment) {
         if (step.isLive() && assessment.energisedAt() == null) {
             return "opens when the rig is live";
         }

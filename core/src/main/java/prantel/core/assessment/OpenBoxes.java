@@ -40,8 +40,7 @@ final class OpenBoxes {
     }
 
     static boolean isOpen(Assessment assessment, Slot slot) {
-        Assessment.Entry<String> entry =
-                assessment.readings().get(slot.id().value());
+        Assessment.Entry<String> entry = assessment.readings().get(slot.id().value());
         return entry == null || entry.value().isBlank();
     }
 

@@ -50,7 +50,8 @@ public final class Rules {
             new Why("make-safe", "make it safe first: tick every item of “Make safe”, then decide what follows");
     private static final Why BEGUN =
             new Why("sheet-open", "the sheet is open: which circuits are tested was settled before");
-    private static final Why NOT_FIRST = new Why("begun", "it can only carry on from another one before anything is recorded");
+    private static final Why NOT_FIRST =
+            new Why("begun", "it can only carry on from another one before anything is recorded");
 
     private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
 
@@ -88,8 +89,7 @@ public final class Rules {
                     case AssessmentEvent.BoxJudged judged -> writing(state);
                     case AssessmentEvent.FaultsReported reported -> writing(state);
                     case AssessmentEvent.ExpectedSaid said -> writing(state);
-                    case AssessmentEvent.HandedIn in ->
-                        handingIn(state);
+                    case AssessmentEvent.HandedIn in -> handingIn(state);
                     case AssessmentEvent.HandedBack back ->
                         state.stage() != Stage.MARK || !state.occupiesBay() || state.stop() != null ? NOT_BACK : null;
                     case AssessmentEvent.Observed observed -> watching(state);
@@ -107,7 +107,9 @@ public final class Rules {
                     case AssessmentEvent.Halted halted ->
                         state.stage() != Stage.WATCH
                                 ? NOT_AT_WORK
-                                : state.stop() != null ? FROZEN : state.conduct().pause().isPresent() ? HALTED : null;
+                                : state.stop() != null
+                                        ? FROZEN
+                                        : state.conduct().pause().isPresent() ? HALTED : null;
                     case AssessmentEvent.Resumed resumed ->
                         state.stop() != null || state.conduct().pause().isEmpty() ? NOT_HALTED : null;
                     case AssessmentEvent.InstrumentChanged changed ->
@@ -155,9 +157,7 @@ public final class Rules {
         if (state.energisedAt() != null) {
             return LIVE_HAND_IN;
         }
-        return state.stop() != null
-                ? madeSafe(state)
-                : state.conduct().pause().isPresent() ? HALTED : null;
+        return state.stop() != null ? madeSafe(state) : state.conduct().pause().isPresent() ? HALTED : null;
     }
 
     private static @Nullable Why madeSafe(Assessment state) {

@@ -36,8 +36,6 @@ public final class SparedBoxes {
         boolean step = scheme.stepOf(slot.step())
                 .filter(s -> spared.steps().contains(s.id()))
                 .isPresent();
-        return spared.circuits().isEmpty()
-                ? step
-                : circuit && (spared.steps().isEmpty() || step);
+        return spared.circuits().isEmpty() ? step : circuit && (spared.steps().isEmpty() || step);
     }
 }

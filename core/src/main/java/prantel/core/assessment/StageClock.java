@@ -38,8 +38,7 @@ public record StageClock(Used dead, Used live, Used all, boolean running) {
         }
 
         Interval and(Interval other) {
-            return new Interval(
-                    from.isAfter(other.from) ? from : other.from, to.isBefore(other.to) ? to : other.to);
+            return new Interval(from.isAfter(other.from) ? from : other.from, to.isBefore(other.to) ? to : other.to);
         }
     }
 
@@ -62,7 +61,8 @@ public record StageClock(Used dead, Used live, Used all, boolean running) {
             live = live.plusSeconds(before.liveSeconds());
         }
         double factor = conduct.adjustment().timeFactor();
-        boolean open = !conduct.open().isEmpty() && conduct.open().getLast().to().isEmpty();
+        boolean open =
+                !conduct.open().isEmpty() && conduct.open().getLast().to().isEmpty();
         return new StageClock(
                 new Used(dead, allowed(times.dead(), factor)),
                 new Used(live, allowed(times.live(), factor)),

@@ -128,12 +128,21 @@ public final class Key {
     public Key of(Set<CircuitId> circuits) {
         return circuits.isEmpty()
                 ? this
-                : new Key(this, e -> e.slot().circuit().filter(c -> !circuits.contains(c)).isPresent() ? null : e);
+                : new Key(
+                        this,
+                        e -> e.slot()
+                                        .circuit()
+                                        .filter(c -> !circuits.contains(c))
+                                        .isPresent()
+                                ? null
+                                : e);
     }
 
     /** This key with some boxes as another key has them: those that were read with another instrument. */
     public Key readWith(Key other, Set<SlotId> boxes) {
-        return new Key(this, e -> boxes.contains(e.slot().id()) ? other.expectation(e.slot().id()) : e);
+        return new Key(
+                this,
+                e -> boxes.contains(e.slot().id()) ? other.expectation(e.slot().id()) : e);
     }
 
     /** The circuits that it has boxes for, in the order of the rig. */

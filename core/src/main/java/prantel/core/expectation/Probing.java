@@ -16,8 +16,7 @@ public final class Probing {
      * @param gain by which it reads too much, 1 for none
      * @param noiseDigits how far the last digit is off, in digits
      */
-    public static Reading of(
-            Expectation expectation, Tester tester, boolean nulled, double gain, double noiseDigits) {
+    public static Reading of(Expectation expectation, Tester tester, boolean nulled, double gain, double noiseDigits) {
         Reading right = expectation.withFaults();
         if (!(expectation.slot() instanceof Slot.Measured measured) || !(right instanceof Reading.Value value)) {
             return right;

@@ -52,12 +52,16 @@ public record FaultSet(List<Fault> faults) {
         for (int i = 0; i < faults.size(); i++) {
             Fault fault = faults.get(i);
             if (!circuits.isEmpty()
-                    && fault.place().ofCircuit().filter(c -> !circuits.contains(c)).isPresent()) {
-                problems.add(new Problem(
-                        "not-tested",
-                        "faults/" + i + "/at",
-                        fault.title(),
-                        "its circuit is not among those to be tested: choose that circuit in Prepare, or another fault"));
+                    && fault.place()
+                            .ofCircuit()
+                            .filter(c -> !circuits.contains(c))
+                            .isPresent()) {
+                problems.add(
+                        new Problem(
+                                "not-tested",
+                                "faults/" + i + "/at",
+                                fault.title(),
+                                "its circuit is not among those to be tested: choose that circuit in Prepare, or another fault"));
             }
         }
         ProblemsException.throwIfAny(problems);

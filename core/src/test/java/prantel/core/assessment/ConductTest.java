@@ -77,16 +77,20 @@ class ConductTest {
 
     @Test
     void nothingIsWrittenNorEnergisedWhileTheClockStandsStill() {
-        Streams s = Streams.atWork().tickAll(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN).add(HALT);
-        for (AssessmentEvent event : List.of(
-                new AssessmentEvent.ReadingWritten("a", "1", ""), LIVE, HALT, new AssessmentEvent.HandedIn())) {
+        Streams s = Streams.atWork()
+                .tickAll(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN)
+                .add(HALT);
+        for (AssessmentEvent event :
+                List.of(new AssessmentEvent.ReadingWritten("a", "1", ""), LIVE, HALT, new AssessmentEvent.HandedIn())) {
             assertThat(Rules.mayHappen(event, s.state()).orElseThrow().code())
                     .as(event.kind())
                     .isEqualTo("halted");
         }
         s.add(new AssessmentEvent.Resumed("mended"));
         assertThat(Rules.mayHappen(LIVE, s.state())).isEmpty();
-        assertThat(Rules.mayHappen(new AssessmentEvent.Resumed("again"), s.state()).orElseThrow().code())
+        assertThat(Rules.mayHappen(new AssessmentEvent.Resumed("again"), s.state())
+                        .orElseThrow()
+                        .code())
                 .isEqualTo("not-halted");
     }
 
@@ -155,8 +159,10 @@ class ConductTest {
         assertThat(s.state().stage()).isEqualTo(Stage.CLEAR);
         assertThat(Rules.mayHappen(new AssessmentEvent.ReadingWritten("a", "2", ""), s.state()))
                 .isPresent();
-        assertThat(Rules.mayHappen(new AssessmentEvent.MarkDecided(
-                        "m", prantel.core.marking.Mark.Award.FULL, prantel.core.marking.Mark.Award.FULL, ""), s.state()))
+        assertThat(Rules.mayHappen(
+                        new AssessmentEvent.MarkDecided(
+                                "m", prantel.core.marking.Mark.Award.FULL, prantel.core.marking.Mark.Award.FULL, ""),
+                        s.state()))
                 .isPresent();
         assertThat(Rules.mayHappen(new AssessmentEvent.HandedBack("again"), s.state()))
                 .isPresent();
@@ -258,7 +264,10 @@ class ConductTest {
         a.questions().keySet().stream()
                 .sorted()
                 .forEach(q -> all.append(q).append(a.questions().get(q).points()));
-        return all.append(a.conduct().ticks().getOrDefault(Checklist.PREPARE, java.util.Map.of()).keySet())
+        return all.append(a.conduct()
+                        .ticks()
+                        .getOrDefault(Checklist.PREPARE, java.util.Map.of())
+                        .keySet())
                 .toString();
     }
 }

@@ -39,8 +39,7 @@ class CourseTest {
     private static Scheme scheme() {
         Scheme all = Schemes.asking(
                 "short",
-                EnumSet.of(
-                        TestKind.SAFE_ISOLATION, TestKind.R1_R2, TestKind.R2, TestKind.INSULATION, TestKind.ZE));
+                EnumSet.of(TestKind.SAFE_ISOLATION, TestKind.R1_R2, TestKind.R2, TestKind.INSULATION, TestKind.ZE));
         List<Step> steps = List.of(
                 step("isolate", Step.Stage.DEAD, List.of(TestKind.SAFE_ISOLATION), "locked"),
                 step("inspect", Step.Stage.DEAD, List.of(), "looked"),
@@ -129,7 +128,8 @@ class CourseTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(broken.sure()).isTrue();
-        assertThat(broken.then().of()).isEqualTo(boxes(TestKind.INSULATION).getFirst().id().value());
+        assertThat(broken.then().of())
+                .isEqualTo(boxes(TestKind.INSULATION).getFirst().id().value());
         assertThat(broken.first()).isNotNull();
         assertThat(broken.first().first().at()).isEqualTo(Streams.START.plusMinutes(3));
         assertThat(broken.first().first().by()).isEqualTo("owen");
@@ -139,7 +139,8 @@ class CourseTest {
     void aTapThatCameLateBreaksNothingForSure() {
         Streams s = fill(Streams.atWork(), TestKind.R1_R2).add(right("looked"));
         assertThat(course(s).broken()).filteredOn(Course.Broken::sure).isEmpty();
-        assertThat(course(s).broken()).anySatisfy(b -> assertThat(b.rule().first()).isEqualTo("inspect"));
+        assertThat(course(s).broken())
+                .anySatisfy(b -> assertThat(b.rule().first()).isEqualTo("inspect"));
         assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).deeds()).containsExactly("cpc");
     }
 
@@ -162,8 +163,12 @@ class CourseTest {
         s.add(new AssessmentEvent.Energised(true, "only the loop today"));
         assertThat(course(s).rig()).isEqualTo(new Course.RigNow(true, false, false, false));
         assertThat(at(course(s), "insulation").shut()).contains("dead again");
-        assertThat(at(course(s), "ze").next()).as("what fits the supply as it is").isTrue();
-        assertThat(at(course(s), "ze").shut()).as("a rule asks for insulation first").contains("first: insulation");
+        assertThat(at(course(s), "ze").next())
+                .as("what fits the supply as it is")
+                .isTrue();
+        assertThat(at(course(s), "ze").shut())
+                .as("a rule asks for insulation first")
+                .contains("first: insulation");
         s.add(new AssessmentEvent.Energised(false, null));
         assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, true, false));
     }
@@ -173,10 +178,14 @@ class CourseTest {
         Streams s = fill(Streams.atWork(), TestKind.SAFE_ISOLATION)
                 .add(new AssessmentEvent.Observed("locked", Sight.SLIP, "otherwise"));
         assertThat(at(course(s), "isolate").state()).isEqualTo(State.SLIP);
-        assertThat(at(course(s), "isolate").next()).as("all is seen and written").isFalse();
+        assertThat(at(course(s), "isolate").next())
+                .as("all is seen and written")
+                .isFalse();
         Streams early = Streams.atWork().add(new AssessmentEvent.Observed("locked", Sight.SLIP, "otherwise"));
         assertThat(at(course(early), "isolate").state()).isEqualTo(State.SLIP);
-        assertThat(at(course(early), "isolate").next()).as("a slip does not end a step").isTrue();
+        assertThat(at(course(early), "isolate").next())
+                .as("a slip does not end a step")
+                .isTrue();
     }
 
     @Test
@@ -185,7 +194,11 @@ class CourseTest {
         int open = course(s).openDead();
         assertThat(open).isPositive();
         LiveGate.Facts bad = new LiveGate.Facts(
-                List.of("CPC open, socket 2"), List.of("metal at 230 V"), Optional.of("box silent"), 2, Optional.of("Bay 4"));
+                List.of("CPC open, socket 2"),
+                List.of("metal at 230 V"),
+                Optional.of("box silent"),
+                2,
+                Optional.of("Bay 4"));
         assertThat(LiveGate.shut(s.state(), open, "", bad).stream().map(LiveGate.Shut::kind))
                 .containsExactly(
                         LiveGate.Kind.TAKE_OUT,
@@ -211,7 +224,8 @@ class CourseTest {
         s.add(new AssessmentEvent.Resumed("changed")).write(again, "2");
         Map<prantel.core.sequence.SlotId, String> spared = SparedBoxes.of(s.state(), SCHEME, SLOTS);
         assertThat(spared.keySet()).noneMatch(id -> id.value().equals(again));
-        assertThat(spared).hasSize(boxes(TestKind.R1_R2).size() + boxes(TestKind.R2).size() - 1);
+        assertThat(spared)
+                .hasSize(boxes(TestKind.R1_R2).size() + boxes(TestKind.R2).size() - 1);
         assertThat(spared.values()).allMatch("Rig fault: worn socket"::equals);
 
         Key key = Key.of(RIG, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
@@ -245,7 +259,9 @@ class CourseTest {
         assertThat(key.of(java.util.Set.of()).expectations()).isEqualTo(key.expectations());
         Key none = key.of(java.util.Set.of(new prantel.core.rig.CircuitId("elsewhere")));
         assertThat(none.circuits()).isEmpty();
-        assertThat(none.expectations()).isNotEmpty().allMatch(e -> e.slot().circuit().isEmpty());
+        assertThat(none.expectations())
+                .isNotEmpty()
+                .allMatch(e -> e.slot().circuit().isEmpty());
         assertThat(Marker.mark(none, record(none, Map.of())).marks())
                 .noneMatch(m -> m.id().startsWith(Rigs.SOCKETS.value() + "/"));
     }

@@ -103,9 +103,7 @@ class RulesTest {
         List<AssessmentEvent> safe = new ArrayList<>(List.of(STOP));
         safe.addAll(Streams.ticksOf(Checklist.MAKE_SAFE));
         safe.add(IN);
-        assertThat(why(
-                        new AssessmentEvent.HandedBack("go on"),
-                        atWork(safe.toArray(AssessmentEvent[]::new))))
+        assertThat(why(new AssessmentEvent.HandedBack("go on"), atWork(safe.toArray(AssessmentEvent[]::new))))
                 .as("the assessor has ended it")
                 .isEqualTo("not-back");
     }
@@ -163,35 +161,34 @@ class RulesTest {
             List<Assessment.Recorded> recorded = new ArrayList<>();
             for (int i = 0; i < 40; i++) {
                 AssessmentEvent drawn = all.get(random.nextInt(all.size()));
-                List<AssessmentEvent> now = drawn instanceof AssessmentEvent.Ticked tick
-                        ? Streams.ticksOf(tick.list())
-                        : List.of(drawn);
+                List<AssessmentEvent> now =
+                        drawn instanceof AssessmentEvent.Ticked tick ? Streams.ticksOf(tick.list()) : List.of(drawn);
                 if (random.nextInt(10) == 0) {
                     now = now.subList(0, 1);
                 }
                 for (AssessmentEvent event : now) {
-                if (Rules.mayHappen(event, state).isPresent()) {
-                    continue;
-                }
-                boolean live = state.energisedAt() != null;
-                assertThat(live && (event == ARM || event == RELEASE || event == IN))
-                        .isFalse();
-                assertThat(live && event instanceof AssessmentEvent.Cleared).isFalse();
-                if (event == LIVE) {
-                    lives++;
-                    assertThat(state.stop()).isNull();
-                    assertThat(state.conduct().pause()).isEmpty();
-                    assertThat(state.conduct().open(Checklist.LIVE_ASKED)).isEmpty();
-                    assertThat(state.conduct().open(Checklist.LIVE_GIVEN)).isEmpty();
-                }
-                if (event instanceof AssessmentEvent.StopLifted) {
-                    lifted++;
-                    assertThat(state.conduct().open(Checklist.MAKE_SAFE)).isEmpty();
-                    assertThat(live).isFalse();
-                }
-                recorded.add(new Assessment.Recorded(state.seq() + 1, event, NOW, "ines"));
-                state = state.after(recorded.getLast());
-                happened++;
+                    if (Rules.mayHappen(event, state).isPresent()) {
+                        continue;
+                    }
+                    boolean live = state.energisedAt() != null;
+                    assertThat(live && (event == ARM || event == RELEASE || event == IN))
+                            .isFalse();
+                    assertThat(live && event instanceof AssessmentEvent.Cleared).isFalse();
+                    if (event == LIVE) {
+                        lives++;
+                        assertThat(state.stop()).isNull();
+                        assertThat(state.conduct().pause()).isEmpty();
+                        assertThat(state.conduct().open(Checklist.LIVE_ASKED)).isEmpty();
+                        assertThat(state.conduct().open(Checklist.LIVE_GIVEN)).isEmpty();
+                    }
+                    if (event instanceof AssessmentEvent.StopLifted) {
+                        lifted++;
+                        assertThat(state.conduct().open(Checklist.MAKE_SAFE)).isEmpty();
+                        assertThat(live).isFalse();
+                    }
+                    recorded.add(new Assessment.Recorded(state.seq() + 1, event, NOW, "ines"));
+                    state = state.after(recorded.getLast());
+                    happened++;
                 }
             }
             // replayed at once it is the same state

@@ -195,8 +195,11 @@ public class Accounts {
     /** One's own. @param address where it comes from @throws ProblemsException if the present one is wrong */
     public void changePassword(String id, String present, String next, String address) {
         if (!(signIn(id, present, address) instanceof SignIn.Done)) {
-            throw new ProblemsException(
-                    new Problem("wrong-password", "present", "", "that is not your password of now; after five wrong ones it waits five minutes"));
+            throw new ProblemsException(new Problem(
+                    "wrong-password",
+                    "present",
+                    "",
+                    "that is not your password of now; after five wrong ones it waits five minutes"));
         }
         mustBeGood(next);
         mapper.setPassword(id, hash(next));

@@ -7,6 +7,10 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,6 +26,7 @@ import prantel.core.quantity.Problem;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.survey.SchemeSurvey;
+import prantel.formats.RecordFile;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
 import prantel.server.workshop.Bay;
@@ -43,12 +48,7 @@ class AssessmentController {
     private final Clock clock;
 
     AssessmentController(
-            Assessments assessments,
-            Keys keys,
-            Workshop workshop,
-            Accounts accounts,
-            Schemes schemes,
-            Clock clock) {
+            Assessments assessments, Keys keys, Workshop workshop, Accounts accounts, Schemes schemes, Clock clock) {
         this.clock = clock;
         this.assessments = assessments;
         this.keys = keys;
@@ -135,7 +135,8 @@ class AssessmentController {
                 ref.id(),
                 tester.label(),
                 tester.isInDate(LocalDate.now(clock))
-                        ? "reads to " + tester.insulationTester().overRange().shown().substring(1) + ", leads "
+                        ? "reads to "
+                                + tester.insulationTester().overRange().shown().substring(1) + ", leads "
                                 + Check.plain(tester.leads().pairOhms()) + "\u2009Ω"
                         : "out of date since "
                                 + tester.calibrationDue().map(Object::toString).orElse(""));
@@ -150,6 +151,21 @@ class AssessmentController {
     @GetMapping("/assessments/{id}")
     Header header(@PathVariable String id) {
         return header(assessments.get(id));
+    }
+
+    /** The complete record as a file. */
+    @GetMapping(path = "/assessments/{id}/record", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<byte[]> record(@PathVariable String id) {
+        Assessment assessment = assessments.get(id);
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(assessment.fixed().candidateId() + "-"
+                                        + assessment.fixed().preparedAt().toLocalDate() + ".record.json")
+                                .build()
+                                .toString())
+                .body(RecordFile.write(assessments.export(assessment)));
     }
 
     @PostMapping("/assessments/{id}/hand-back")

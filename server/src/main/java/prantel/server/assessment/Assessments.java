@@ -30,6 +30,7 @@ import prantel.core.assessment.Rules;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
+import prantel.formats.RecordFile;
 import prantel.server.account.Account;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
@@ -262,6 +263,17 @@ public class Assessments implements SmartLifecycle {
     /** The marked result an outcome was decided on; empty where it is not decided, or was before results were kept. */
     public Optional<String> resultOf(Assessment assessment) {
         return Optional.ofNullable(mapper.result(assessment.id()));
+    }
+
+    /** Everything that is kept of an assessment, as it is exported. */
+    public RecordFile.Content export(Assessment assessment) {
+        return new RecordFile.Content(
+                assessment.fixed(),
+                mapper.events(assessment.id()).stream()
+                        .map(e -> new RecordFile.Event(
+                                e.seq(), e.eventId(), e.payload(), e.happenedAt(), e.accountId(), e.chain()))
+                        .toList(),
+                resultOf(assessment));
     }
 
     /** Keeps what became of the faults of a marked assessment. @param kinds of its set, in order */

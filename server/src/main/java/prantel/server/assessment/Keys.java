@@ -97,7 +97,10 @@ public class Keys {
     public List<Slot> sheet(Assessment assessment) {
         Set<CircuitId> circuits = circuits(assessment);
         return values.small(
-                        new SheetOf(rigRef(assessment), assessment.fixed().versions().scheme(), circuits),
+                        new SheetOf(
+                                rigRef(assessment),
+                                assessment.fixed().versions().scheme(),
+                                circuits),
                         () -> new SheetSlots(SlotPlan.sheet(rig(assessment), scheme(assessment)).stream()
                                 .filter(s -> circuits.isEmpty()
                                         || s.circuit().map(circuits::contains).orElse(true))

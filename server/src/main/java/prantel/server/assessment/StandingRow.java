@@ -36,7 +36,9 @@ record StandingRow(
                 assessment.energisedAt() == null ? null : assessment.conduct().assessor(),
                 outcome != null || broken != null,
                 !assessment.occupiesBay(),
-                broken != null ? BROKEN_OFF : outcome == null ? null : outcome.given().name(),
+                broken != null
+                        ? BROKEN_OFF
+                        : outcome == null ? null : outcome.given().name(),
                 outcome != null && outcome.given() != outcome.proposed(),
                 broken != null ? broken.at() : outcome == null ? null : outcome.at(),
                 assessment.fromLibrary());

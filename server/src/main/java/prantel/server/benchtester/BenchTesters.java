@@ -50,7 +50,11 @@ public class BenchTesters {
                     throw new Refusal(
                             HttpStatus.CONFLICT,
                             new Problem(
-                                    "tester-" + e.kind().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'),
+                                    "tester-"
+                                            + e.kind()
+                                                    .name()
+                                                    .toLowerCase(java.util.Locale.ROOT)
+                                                    .replace('_', '-'),
                                     "",
                                     "",
                                     Objects.requireNonNullElse(e.getMessage(), "the tester gave no reading")));

@@ -44,12 +44,7 @@ class ConductController {
     private final PairingCodes codes;
 
     ConductController(
-            Assessments assessments,
-            Conducts conducts,
-            Keys keys,
-            Workshop workshop,
-            Ticks ticks,
-            PairingCodes codes) {
+            Assessments assessments, Conducts conducts, Keys keys, Workshop workshop, Ticks ticks, PairingCodes codes) {
         this.codes = codes;
         this.assessments = assessments;
         this.conducts = conducts;
@@ -82,8 +77,7 @@ class ConductController {
 
     @PutMapping("/ticks")
     ConductView tick(@PathVariable String id, @RequestBody Ticking tick, Principal who) {
-        return view(
-                ticks.set(id, tick.eventId(), new Tick(tick.list(), tick.item()), tick.on(), who.getName()), who);
+        return view(ticks.set(id, tick.eventId(), new Tick(tick.list(), tick.item()), tick.on(), who.getName()), who);
     }
 
     /** The clock stands still; a safety stop is its own deed. */
@@ -141,7 +135,8 @@ class ConductController {
                 id,
                 change.eventId(),
                 new AssessmentEvent.InstrumentChanged(
-                        new Pinned.Document(tester.id(), tester.version()), change.reason().strip()),
+                        new Pinned.Document(tester.id(), tester.version()),
+                        change.reason().strip()),
                 who);
     }
 
@@ -149,18 +144,17 @@ class ConductController {
     @PutMapping("/adjustment")
     ConductView adjust(@PathVariable String id, @RequestBody Adjusting adjust, Principal who) {
         Check.between(adjust.timeFactor(), 1, 4, "timeFactor", "(times the usual)");
-        Check.that(adjust.given().size() <= 8, "too-many", "given", adjust.given().size() + " lines", "give at most 8");
+        Check.that(
+                adjust.given().size() <= 8, "too-many", "given", adjust.given().size() + " lines", "give at most 8");
         adjust.given().forEach(g -> Check.name(g, "given"));
-        return append(
-                id, adjust.eventId(), new AssessmentEvent.Adjusted(adjust.timeFactor(), adjust.given()), who);
+        return append(id, adjust.eventId(), new AssessmentEvent.Adjusted(adjust.timeFactor(), adjust.given()), who);
     }
 
     /** Two circuits at least, a ring among them where the rig has one. */
     @PutMapping("/circuits")
     ConductView circuits(@PathVariable String id, @RequestBody Choosing choosing, Principal who) {
         Rig rig = keys.rig(assessments.get(id));
-        Set<String> all =
-                rig.circuits().stream().map(c -> c.id().value()).collect(Collectors.toSet());
+        Set<String> all = rig.circuits().stream().map(c -> c.id().value()).collect(Collectors.toSet());
         Set<String> chosen = new HashSet<>(choosing.circuits());
         chosen.forEach(c -> known(all, c, "circuits"));
         Check.that(
@@ -171,10 +165,7 @@ class ConductController {
                 "choose at least " + FEWEST_CIRCUITS);
         boolean hasRing = rig.circuits().stream().anyMatch(Ring.class::isInstance);
         Check.that(
-                !hasRing
-                        || rig.circuits().stream()
-                                .anyMatch(c -> c instanceof Ring
-                                        && chosen.contains(c.id().value())),
+                !hasRing || rig.circuits().stream().anyMatch(c -> c instanceof Ring && chosen.contains(c.id().value())),
                 "no-ring",
                 "circuits",
                 "no ring among them",
@@ -206,8 +197,9 @@ class ConductController {
     @PostMapping("/carry-on")
     CarriedOn carryOn(@PathVariable String id, @RequestBody CarryingOn on, Principal who) {
         said(on.reason(), "reason", "say why; it is kept, and costs the candidate nothing");
-        return new CarriedOn(conducts.carryOn(id, on.eventId(), on.bayId(), on.reason().strip(), who.getName())
-                .id());
+        return new CarriedOn(
+                conducts.carryOn(id, on.eventId(), on.bayId(), on.reason().strip(), who.getName())
+                        .id());
     }
 
     /** @param code six figures @param link where a tablet goes with it @param minutes how long it works, once */
@@ -217,8 +209,7 @@ class ConductController {
     @PostMapping("/pairing")
     Pairing pairing(@PathVariable String id) {
         Assessment assessment = assessments.get(id);
-        String code = codes.make(
-                new PairingCodes.Sheet(id, assessment.fixed().candidateId()));
+        String code = codes.make(new PairingCodes.Sheet(id, assessment.fixed().candidateId()));
         return new Pairing(code, "/pair?code=" + code, PairingCodes.LASTS.toMinutes());
     }
 

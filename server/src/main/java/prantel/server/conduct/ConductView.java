@@ -61,11 +61,7 @@ public record ConductView(
             @Nullable OffsetDateTime to,
             String outcome) {}
 
-    public record EndedLine(
-            String reason,
-            @Nullable String continuedAs,
-            String by,
-            OffsetDateTime at) {}
+    public record EndedLine(String reason, @Nullable String continuedAs, String by, OffsetDateTime at) {}
 
     /** Seconds gone and allowed, 0 for no limit. */
     public record UsedLine(long gone, long allowed) {

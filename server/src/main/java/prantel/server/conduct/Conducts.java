@@ -35,8 +35,7 @@ public class Conducts {
     private final Ticks ticks;
     private final Clock clock;
 
-    Conducts(
-            Assessments assessments, Keys keys, Accounts accounts, Workshop workshop, Ticks ticks, Clock clock) {
+    Conducts(Assessments assessments, Keys keys, Accounts accounts, Workshop workshop, Ticks ticks, Clock clock) {
         this.assessments = assessments;
         this.keys = keys;
         this.accounts = accounts;
@@ -103,7 +102,8 @@ public class Conducts {
                 .filter(b -> !b.bayId().equals(assessment.fixed().bayId()))
                 .filter(b -> assessments.inBay(b.bayId()).isEmpty())
                 .map(b -> new Other(
-                        b.bayId(), "Bay " + b.number() + ", " + workshop.rigOf(b).name()))
+                        b.bayId(),
+                        "Bay " + b.number() + ", " + workshop.rigOf(b).name()))
                 .toList();
     }
 
@@ -121,8 +121,8 @@ public class Conducts {
             return assessments.get(already.continuedAs());
         }
         StageClock used = clock(old);
-        DocumentRef tester =
-                new DocumentRef(old.conduct().tester().id(), old.conduct().tester().version());
+        DocumentRef tester = new DocumentRef(
+                old.conduct().tester().id(), old.conduct().tester().version());
         Assessment next = assessments.prepare(
                 bayId,
                 old.fixed().candidateId(),

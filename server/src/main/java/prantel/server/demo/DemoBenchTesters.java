@@ -1,9 +1,10 @@
 package prantel.server.demo;
 
-import java.util.ArrayList;
-import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import prantel.devices.SimulatedBenchTester;
 import prantel.server.setting.BenchWorld;
@@ -16,7 +17,8 @@ import prantel.server.workshop.Workshop;
 class DemoBenchTesters implements DisposableBean {
     private final Workshop workshop;
     private final BenchWorld world;
-    private final List<SimulatedBenchTester> testers = new ArrayList<>();
+    private final Map<String, SimulatedBenchTester> testers = new ConcurrentHashMap<>();
+    private boolean running;
 
     DemoBenchTesters(Workshop workshop, BenchWorld world) {
         this.workshop = workshop;
@@ -24,18 +26,32 @@ class DemoBenchTesters implements DisposableBean {
     }
 
     /** Ports of last time may be taken by now: every start gives each bay's tester a new address. */
-    void start() {
+    synchronized void start() {
+        running = true;
+        forNewBays();
+    }
+
+    /** A bay that is added later has a tester too. */
+    @Scheduled(fixedDelay = 1000)
+    synchronized void forNewBays() {
+        if (!running) {
+            return;
+        }
         for (Bay bay : workshop.bays()) {
-            SimulatedBenchTester tester = new SimulatedBenchTester(
-                    0, "bay " + bay.number(), (place, function, nulled) ->
-                            world.read(bay.bayId(), place, function, nulled));
-            testers.add(tester);
-            workshop.setBenchTester(bay.bayId(), "127.0.0.1:" + tester.port());
+            if (!testers.containsKey(bay.bayId())) {
+                SimulatedBenchTester tester = new SimulatedBenchTester(
+                        0,
+                        "bay " + bay.number(),
+                        (place, function, nulled) -> world.read(bay.bayId(), place, function, nulled));
+                testers.put(bay.bayId(), tester);
+                workshop.setBenchTester(bay.bayId(), "127.0.0.1:" + tester.port());
+            }
         }
     }
 
     @Override
-    public void destroy() {
-        testers.forEach(SimulatedBenchTester::close);
+    public synchronized void destroy() {
+        running = false;
+        testers.values().forEach(SimulatedBenchTester::close);
     }
 }

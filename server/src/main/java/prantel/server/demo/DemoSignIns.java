@@ -17,11 +17,7 @@ class DemoSignIns {
             new SignIn("ines", "Ines Marrow", Set.of(Role.ASSESSOR), "toll-gate-7"),
             new SignIn("corin", "Corin Vale", Set.of(Role.ASSESSOR), "slipway-12"),
             new SignIn("jory", "Jory Penn", Set.of(Role.TECHNICIAN), "sluice-door-8"),
-            new SignIn(
-                    "varga",
-                    "Tamsin Varga",
-                    Set.of(Role.ADMINISTRATOR, Role.LEAD, Role.TECHNICIAN),
-                    "ferry-bell-2"),
+            new SignIn("varga", "Tamsin Varga", Set.of(Role.ADMINISTRATOR, Role.LEAD, Role.TECHNICIAN), "ferry-bell-2"),
             new SignIn("petra", "Petra Lindholm", Set.of(Role.CANDIDATE), "mudflat-11"),
             new SignIn("owen", "Owen Tasker", Set.of(Role.CANDIDATE), "heron-pole-4"),
             new SignIn("mirela", "Mirela Stow", Set.of(Role.CANDIDATE), "salt-pan-9"),

@@ -310,14 +310,16 @@ class FloorController {
             return needs;
         }
         String who = accounts.nameOf(a.conduct().assessor());
-        a.conduct().pause().ifPresent(p -> needs.add(need(
-                a,
-                "watch",
-                p.why() == Pause.Why.SAFETY
-                        ? "Stopped for safety: make safe, decide what follows"
-                        : p.why().words() + ": the clock stands still",
-                who + ": " + p.what(),
-                p.why() == Pause.Why.SAFETY ? Urgency.SAFETY : Urgency.SOMEBODY_WAITS)));
+        a.conduct()
+                .pause()
+                .ifPresent(p -> needs.add(need(
+                        a,
+                        "watch",
+                        p.why() == Pause.Why.SAFETY
+                                ? "Stopped for safety: make safe, decide what follows"
+                                : p.why().words() + ": the clock stands still",
+                        who + ": " + p.what(),
+                        p.why() == Pause.Why.SAFETY ? Urgency.SAFETY : Urgency.SOMEBODY_WAITS)));
         if (keys.course(a).rig().asked()) {
             needs.add(need(a, "watch", candidate + " asks to go live", who + " watches", Urgency.SOMEBODY_WAITS));
         }

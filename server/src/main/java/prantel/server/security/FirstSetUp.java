@@ -53,10 +53,6 @@ class FirstSetUp {
                     new Problem("wrong-code", "code", "", "give the code that the server printed when it started"));
         }
         // one person at first: does everything, and gives roles to others
-        accounts.add(
-                id,
-                name,
-                EnumSet.of(Role.ADMINISTRATOR, Role.LEAD, Role.ASSESSOR, Role.TECHNICIAN),
-                password);
+        accounts.add(id, name, EnumSet.of(Role.ADMINISTRATOR, Role.LEAD, Role.ASSESSOR, Role.TECHNICIAN), password);
     }
 }

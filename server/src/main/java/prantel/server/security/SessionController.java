@@ -42,7 +42,11 @@ class SessionController {
     record Session(@Nullable Person person, boolean demo, boolean setUpNeeded) {}
 
     /** @param sheet the one sheet this tablet was let in to; null for a person with a password */
-    record Person(String id, String name, List<Role> roles, @Nullable String sheet) {}
+    record Person(
+            String id,
+            String name,
+            List<Role> roles,
+            @Nullable String sheet) {}
 
     record Credentials(String id, String password) {}
 
@@ -114,7 +118,6 @@ class SessionController {
     }
 
     static Person person(Account account, @Nullable String sheet) {
-        return new Person(
-                account.accountId(), account.name(), List.copyOf(account.roles()), sheet);
+        return new Person(account.accountId(), account.name(), List.copyOf(account.roles()), sheet);
     }
 }

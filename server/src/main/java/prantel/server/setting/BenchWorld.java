@@ -45,7 +45,8 @@ public class BenchWorld {
             return Optional.empty();
         }
         if (!BenchWords.of(measured.function()).equals(function)) {
-            throw new IllegalStateException("These probes are for " + measured.function().label());
+            throw new IllegalStateException(
+                    "These probes are for " + measured.function().label());
         }
         boolean live = assessment.energisedAt() != null;
         if (live && !measured.function().isLive()) {

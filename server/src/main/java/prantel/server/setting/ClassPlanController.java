@@ -123,8 +123,7 @@ class ClassPlanController {
         List<Account> people =
                 wanted.people().stream().distinct().map(accounts::get).toList();
         for (Account person : people) {
-            Check.that(
-                    person.has(Role.CANDIDATE), "no-candidate", "people", person.name(), "choose candidates only");
+            Check.that(person.has(Role.CANDIDATE), "no-candidate", "people", person.name(), "choose candidates only");
         }
         return people;
     }

@@ -218,8 +218,9 @@ class LiveController {
                     assessment.done(i, Handling.OUT) != null));
         }
         Known known = known(assessment);
-        List<String> whyNot =
-                LiveGate.ofTheRig(facts(assessment, known)).stream().map(LiveGate.Shut::words).toList();
+        List<String> whyNot = LiveGate.ofTheRig(facts(assessment, known)).stream()
+                .map(LiveGate.Shut::words)
+                .toList();
         return new LiveView(
                 assessment.energisedAt(),
                 shown,
@@ -231,8 +232,7 @@ class LiveController {
                 whyNot.isEmpty(),
                 whyNot,
                 keys.course(assessment).openDead(),
-                List.of(
-                        ticks.list(assessment, Checklist.LIVE_ASKED), ticks.list(assessment, Checklist.LIVE_GIVEN)),
+                List.of(ticks.list(assessment, Checklist.LIVE_ASKED), ticks.list(assessment, Checklist.LIVE_GIVEN)),
                 cautions(all, set.rig()));
     }
 

@@ -49,12 +49,7 @@ class PaperController {
     private final Clock clock;
 
     PaperController(
-            Assessments assessments,
-            Keys keys,
-            Workshop workshop,
-            Schemes schemes,
-            Accounts accounts,
-            Clock clock) {
+            Assessments assessments, Keys keys, Workshop workshop, Schemes schemes, Accounts accounts, Clock clock) {
         this.assessments = assessments;
         this.keys = keys;
         this.workshop = workshop;
@@ -63,16 +58,14 @@ class PaperController {
         this.clock = clock;
     }
 
-    record PaperView(
-            String rig,
-            String scheme,
-            String candidate,
-            boolean open,
-            List<SheetView.Step> steps) {}
+    record PaperView(String rig, String scheme, String candidate, boolean open, List<SheetView.Step> steps) {}
 
     /** @param satisfactory null where it is not judged, or left open */
     record PaperEntry(
-            String eventId, String slot, String text, @Nullable Boolean satisfactory) {}
+            String eventId,
+            String slot,
+            String text,
+            @Nullable Boolean satisfactory) {}
 
     /** A box as it stands now. */
     record Entered(SheetView.Box box) {}
@@ -118,7 +111,9 @@ class PaperController {
                 keys.rig(a).name(),
                 keys.scheme(a).name(),
                 accounts.nameOf(a.fixed().candidateId()),
-                a.openedAt() != null && a.handedInAt() == null && a.conduct().pause().isEmpty(),
+                a.openedAt() != null
+                        && a.handedInAt() == null
+                        && a.conduct().pause().isEmpty(),
                 steps(a, keys.rig(a), keys.scheme(a), keys.sheet(a), keys.tester(a)));
     }
 

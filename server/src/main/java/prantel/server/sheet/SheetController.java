@@ -22,7 +22,6 @@ import prantel.core.assessment.Assessment.Entry;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Checklist;
 import prantel.core.assessment.Rules;
-import prantel.core.assessment.Stage;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.Place;
@@ -140,7 +139,8 @@ class SheetController {
                 "list",
                 tick.list().name(),
                 "your assessor ticks that");
-        return view(ticks.set(id, tick.eventId(), new ConductView.Tick(tick.list(), tick.item()), tick.on(), who.getName()));
+        return view(ticks.set(
+                id, tick.eventId(), new ConductView.Tick(tick.list(), tick.item()), tick.on(), who.getName()));
     }
 
     /**

@@ -57,7 +57,9 @@ class WatchController {
     /** @param seq what the screen has; where it is the newest nothing is sent again */
     @GetMapping
     ResponseEntity<WatchView> watch(
-            @PathVariable String id, @RequestParam(name = "seq", required = false) @Nullable Integer seq, Principal who) {
+            @PathVariable String id,
+            @RequestParam(name = "seq", required = false) @Nullable Integer seq,
+            Principal who) {
         Assessment assessment = assessments.get(id);
         return seq != null && seq == assessment.seq()
                 ? ResponseEntity.noContent().build()
@@ -86,12 +88,16 @@ class WatchController {
                 "slip",
                 "",
                 "say what was wrong: tap a reason or write a note");
-        return view(assessments.append(
-                id,
-                tapped.eventId(),
-                new AssessmentEvent.Observed(
-                        tapped.observation(), tapped.sight(), tapped.slip().strip()),
-                who.getName()), who);
+        return view(
+                assessments.append(
+                        id,
+                        tapped.eventId(),
+                        new AssessmentEvent.Observed(
+                                tapped.observation(),
+                                tapped.sight(),
+                                tapped.slip().strip()),
+                        who.getName()),
+                who);
     }
 
     @PutMapping("/questions")
@@ -106,8 +112,10 @@ class WatchController {
             points.forEach(p -> Check.between(p, 0, question.points().size() - 1.0, "points", "(position)"));
             points = points.stream().distinct().sorted().toList();
         }
-        return view(assessments.append(
-                id, said.eventId(), new AssessmentEvent.Asked(said.question(), points), who.getName()), who);
+        return view(
+                assessments.append(
+                        id, said.eventId(), new AssessmentEvent.Asked(said.question(), points), who.getName()),
+                who);
     }
 
     /** Ends the candidate's work at once: the sheet freezes; the rig is made dead before anything else. */
@@ -115,25 +123,32 @@ class WatchController {
     WatchView stop(@PathVariable String id, @RequestBody SafetyStop stop, Principal who) {
         Check.that(!stop.what().isBlank(), "no-reason", "what", "", "say what happened; it is kept");
         Check.text(stop.what(), LONGEST_NOTE, "what");
-        return view(assessments.append(
-                id, stop.eventId(), new AssessmentEvent.Stopped(stop.what().strip()), who.getName()), who);
+        return view(
+                assessments.append(
+                        id,
+                        stop.eventId(),
+                        new AssessmentEvent.Stopped(stop.what().strip()),
+                        who.getName()),
+                who);
     }
 
     /** After a stop, and with the rig dead, the sheet goes to be marked as it is. */
     @PostMapping("/end")
     WatchView end(@PathVariable String id, @RequestBody Ended ended, Principal who) {
-        return view(assessments.append(
-                id,
-                ended.eventId(),
-                new AssessmentEvent.HandedIn(),
-                Assessments.Basis.ANY,
-                who.getName(),
-                state -> {
-                    if (state.stop() == null) {
-                        throw Refusal.conflict("not-stopped", "the candidate hands the sheet in");
-                    }
-                },
-                () -> {}), who);
+        return view(
+                assessments.append(
+                        id,
+                        ended.eventId(),
+                        new AssessmentEvent.HandedIn(),
+                        Assessments.Basis.ANY,
+                        who.getName(),
+                        state -> {
+                            if (state.stop() == null) {
+                                throw Refusal.conflict("not-stopped", "the candidate hands the sheet in");
+                            }
+                        },
+                        () -> {}),
+                who);
     }
 
     private WatchView view(Assessment assessment, Principal who) {

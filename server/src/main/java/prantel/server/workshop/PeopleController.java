@@ -1,7 +1,7 @@
 package prantel.server.workshop;
 
-import java.time.OffsetDateTime;
 import java.security.Principal;
+import java.time.OffsetDateTime;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -57,8 +57,7 @@ class PeopleController {
 
     private PeopleView view(@Nullable String code, @Nullable String codeFor) {
         Set<String> invited = accounts.invited();
-        return new PeopleView(
-                accounts.all().stream().map(a -> line(a, invited)).toList(), code, codeFor);
+        return new PeopleView(accounts.all().stream().map(a -> line(a, invited)).toList(), code, codeFor);
     }
 
     private PersonLine line(Account a, Set<String> invited) {

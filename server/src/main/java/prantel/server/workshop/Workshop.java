@@ -166,7 +166,8 @@ public class Workshop {
                 "out-of-date",
                 "tester",
                 tester.label(),
-                "its calibration ran out on " + tester.calibrationDue().map(Object::toString).orElse("")
+                "its calibration ran out on "
+                        + tester.calibrationDue().map(Object::toString).orElse("")
                         + ": choose another, or have it calibrated and change its file");
     }
 

@@ -135,7 +135,8 @@ class FaultBoxesTest {
                 ServerSocket alsoSilent = new ServerSocket(0)) {
             Workshop workshop = mock(Workshop.class);
             when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, "127.0.0.1:" + box.port(), null));
-            when(workshop.bay("bay-2")).thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort(), null));
+            when(workshop.bay("bay-2"))
+                    .thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort(), null));
             when(workshop.bay("bay-3"))
                     .thenReturn(new Bay("bay-3", 3, "rig", 1, "127.0.0.1:" + alsoSilent.getLocalPort(), null));
             FaultBoxes three = new FaultBoxes(workshop, Clock.systemUTC());
