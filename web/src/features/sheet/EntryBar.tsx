@@ -1,13 +1,17 @@
+import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { api, data, deed, newEventId } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { TextField } from "../../ui/Field";
+import { ProblemNote } from "../../ui/States";
 import { nextBox, typeInto } from "./typing";
 
 const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", ".", "0", ">"];
 
 /** What is at hand for the box one is in: its one-key words, and on a tablet the digits. */
-export function EntryBar() {
+/** @param sheet whose boxes may be taken over from the bay's tester; undefined where they are written by hand */
+export function EntryBar({ sheet }: { sheet?: string | undefined }) {
   const [box, setBox] = useState<HTMLInputElement | null>(null);
   const [, setText] = useState("");
   const [asking, setAsking] = useState(false);
@@ -27,6 +31,18 @@ export function EntryBar() {
       document.removeEventListener("input", typed);
     };
   }, []);
+
+  const take = useMutation({
+    mutationFn: (slot: string) =>
+      deed(["take", sheet, slot, newEventId()], (eventId) =>
+        data(
+          api.POST("/api/my/sheets/{id}/take", {
+            params: { path: { id: sheet ?? "" } },
+            body: { eventId, slot },
+          }),
+        ),
+      ),
+  });
 
   if (!box || !box.isConnected || box.disabled) return null;
   const keys = JSON.parse(box.dataset.keys ?? "[]") as string[];
@@ -58,6 +74,16 @@ export function EntryBar() {
           <b>{box.getAttribute("aria-label")}</b>
           <span className="ml-2 text-[19px] tabular-nums">{box.value}</span>
         </span>
+        {sheet && (
+          <Button
+            large
+            {...press}
+            disabled={take.isPending}
+            onClick={() => take.mutate(box.id.replace(/^box-/, ""), { onSuccess: (t) => oneKey(t.text) })}
+          >
+            {take.isPending ? "reading…" : "Take from tester"}
+          </Button>
+        )}
         {keys.map((key) => (
           <Button key={key} large {...press} onClick={() => oneKey(key)}>
             {key}
@@ -75,6 +101,7 @@ export function EntryBar() {
           next
         </Button>
       </div>
+      <ProblemNote error={take.error} />
       {pad && (
         <div className="mx-auto mt-2 grid max-w-[420px] grid-cols-4 gap-2" aria-label="Digits" role="group">
           {DIGITS.map((d, i) => (

@@ -66,7 +66,7 @@ export function SheetPage({ me }: { me: string }) {
                 />
               </Tabs.Content>
             </Tabs.Root>
-            {view.open && <EntryBar />}
+            {view.open && <EntryBar sheet={view.conducted.fromTester ? id : undefined} />}
             {view.open && (
               <HandIn
                 id={id}

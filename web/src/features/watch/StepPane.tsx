@@ -70,6 +70,7 @@ export function StepPane({ step, bay, folded, error, onTap, onAsk, onNext }: Pro
               <li key={r.slot} className="flex justify-between gap-3 border-b border-line py-1.5">
                 <span>
                   {r.quantity}, {r.where}
+                  {r.taken && <span className="block text-[14px] text-ink2">{r.taken}</span>}
                 </span>
                 <span className="font-bold whitespace-nowrap tabular-nums">
                   {r.text} {!folded && <SideSign side={r.side} />}

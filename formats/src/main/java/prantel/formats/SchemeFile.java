@@ -155,7 +155,8 @@ public final class SchemeFile {
                         one(node, "notTested", Practice.NotTested.NEVER),
                         one(node, "overRange", Practice.OverRange.WITH_RANGE),
                         one(node, "codes", Practice.Codes.NONE),
-                        items));
+                        items,
+                        one(node, "entry", Practice.Entry.BY_HAND)));
     }
 
     private static Set<RcdTest> rcdTests(JsonNode rcd) {

@@ -159,4 +159,45 @@ class BenchTesterFlowTest {
                         .status())
                 .isEqualTo(403);
     }
+
+    /** Where the scheme allows it, a candidate takes a reading over; the record says so, with what the tester was set to. */
+    @Test
+    @Order(6)
+    void aCandidateTakesAReadingOverWhereTheSchemeAllows() {
+        String drill = Bays.prepareWith(ines(), "bay-5", "tomas", "ring-drill");
+        Bays.choose(ines(), drill, List.of());
+        Bays.open(ines(), drill);
+        String sheet = "/api/my/sheets" + drill.replace("/api/assessments", "");
+        Browser tomas = Browser.of(mvc, "tomas", "marsh-gate-1");
+        JsonNode box = tomas.get(sheet)
+                .json()
+                .get("steps")
+                .valueStream()
+                .flatMap(s -> s.get("groups").valueStream())
+                .flatMap(g -> g.get("boxes").valueStream())
+                .filter(b -> b.get("slot").asString().endsWith("/ring/r1"))
+                .findFirst()
+                .orElseThrow();
+        String slot = box.get("slot").asString();
+        Browser.Answer taken = tomas.post(sheet + "/take", taking(slot));
+        assertThat(taken.status()).as(taken.text()).isEqualTo(200);
+        String text = taken.json().get("text").asString();
+        assertThat(tomas.put(sheet + "/readings", Bays.reading(slot, text, 0)).status())
+                .isEqualTo(200);
+        assertThat(ines().get(drill + "/watch").text()).contains("from the tester, CONT");
+        assertThat(tomas.put(sheet + "/readings", Bays.reading(slot, "9.9", 1)).status())
+                .isEqualTo(200);
+        assertThat(ines().get(drill + "/watch").text()).doesNotContain("from the tester");
+        ines().post(drill + "/conduct/break-off", Map.of("eventId", Browser.event(), "what", "only tried"));
+        assertThat(tomas.post(sheet + "/take", taking(slot)).status())
+                .as("closed")
+                .isEqualTo(409);
+        Bays.clear(ines(), drill);
+    }
+
+    private static Map<String, Object> taking(String slot) {
+        Map<String, Object> take = Bays.event();
+        take.put("slot", slot);
+        return take;
+    }
 }

@@ -38,6 +38,7 @@ class EveryRouteTest {
             "GET /api/my/sheets/{id}",
             "GET /api/my/sheets/{id}/standing",
             "PUT /api/my/sheets/{id}/ticks",
+            "POST /api/my/sheets/{id}/take",
             "PUT /api/my/sheets/{id}/expected",
             "PUT /api/my/sheets/{id}/readings",
             "PUT /api/my/sheets/{id}/judgements",

@@ -64,10 +64,10 @@ class SchemeFlowTest {
     void schemesAreListedReadAndTakenAway() {
         JsonNode all = assessor.get("/api/schemes").json();
         assertThat(all).hasSizeGreaterThan(7);
-        JsonNode one = assessor.get("/api/schemes/ring-drill/2").json();
+        JsonNode one = assessor.get("/api/schemes/ring-drill/3").json();
         assertThat(one.get("steps")).hasSize(4);
         assertThat(one.get("fits").toString()).contains("Toll Cottage");
-        assertThat(assessor.get("/api/schemes/ring-drill/2/file").text()).startsWith("{\n  \"format\"");
+        assertThat(assessor.get("/api/schemes/ring-drill/3/file").text()).startsWith("{\n  \"format\"");
         assertThat(assessor.get("/api/schemes/ring-drill/9").status()).isEqualTo(404);
         assertThat(candidate.get("/api/schemes").status()).isEqualTo(403);
     }
@@ -75,7 +75,7 @@ class SchemeFlowTest {
     @Test
     @Order(2)
     void aVersionIsKeptForEverAndItsDifferenceTold() {
-        String file = assessor.get("/api/schemes/ring-drill/2/text")
+        String file = assessor.get("/api/schemes/ring-drill/3/text")
                 .json()
                 .get("text")
                 .asString();
@@ -83,12 +83,12 @@ class SchemeFlowTest {
                 "\"title\": \"Leads nulled\", \"weight\": 1", "\"title\": \"Leads nulled\", \"weight\": 4");
         Browser.Answer used = assessor.put("/api/schemes", Map.of("text", heavier));
         assertThat(used.status()).isEqualTo(400);
-        assertThat(used.text()).contains("give version 3");
+        assertThat(used.text()).contains("give version 4");
         Browser.Answer next =
-                assessor.put("/api/schemes", Map.of("text", heavier.replace("\"version\": 2", "\"version\": 3")));
+                assessor.put("/api/schemes", Map.of("text", heavier.replace("\"version\": 3", "\"version\": 4")));
         assertThat(next.status()).as(next.text()).isEqualTo(200);
         JsonNode changes =
-                assessor.get("/api/schemes/ring-drill/difference?from=2&to=3").json();
+                assessor.get("/api/schemes/ring-drill/difference?from=3&to=4").json();
         assertThat(changes.toString())
                 .contains("criteria, prepared, weight")
                 .contains("\"before\":\"1\"")

@@ -48,6 +48,7 @@ public final class Assessment {
     private final Map<String, Answered> questions = new LinkedHashMap<>();
     private @Nullable Stop stop;
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
+    private final Map<String, AssessmentEvent.ReadingTaken> taken = new HashMap<>();
     private Conduct conduct;
     private List<Undoable> undoable = List.of();
     private final Map<String, Pinned.Document> writtenWith = new HashMap<>();
@@ -146,6 +147,7 @@ public final class Assessment {
         questions.putAll(old.questions);
         stop = old.stop;
         decisions.putAll(old.decisions);
+        taken.putAll(old.taken);
         conduct = old.conduct;
         undoable = old.undoable;
         writtenWith.putAll(old.writtenWith);
@@ -327,6 +329,7 @@ public final class Assessment {
                 answersFile = answers.file();
                 answersFor = answers.faults();
             }
+            case AssessmentEvent.ReadingTaken reading -> taken.put(reading.slot(), reading);
             case AssessmentEvent.StopLifted lifted -> stop = null;
             case AssessmentEvent.BrokenOff broken -> handedInAt = recorded.at();
             case AssessmentEvent.Ticked tick -> {}
@@ -348,6 +351,7 @@ public final class Assessment {
             case AssessmentEvent.ClearCheckTaken check -> false;
             case AssessmentEvent.Cleared cleared -> false;
             case AssessmentEvent.HandedOver over -> false;
+            case AssessmentEvent.ReadingTaken reading -> false;
             case AssessmentEvent.Ticked tick -> false;
             default -> true;
         };
@@ -559,6 +563,11 @@ public final class Assessment {
     /** The instrument a box was last written with; the one in use where nothing is written. */
     public Pinned.Document writtenWith(String slot) {
         return writtenWith.getOrDefault(slot, conduct.tester());
+    }
+
+    /** What was taken over from the tester for a box, the last time; null for nothing. */
+    public AssessmentEvent.@Nullable ReadingTaken taken(String slot) {
+        return taken.get(slot);
     }
 
     /** Takes back what a person recorded last; null where there is nothing to take back. */

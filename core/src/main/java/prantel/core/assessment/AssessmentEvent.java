@@ -38,6 +38,7 @@ public sealed interface AssessmentEvent {
             Map.entry(Asked.class, "asked"),
             Map.entry(Stopped.class, "stopped"),
             Map.entry(StopLifted.class, "stop-lifted"),
+            Map.entry(ReadingTaken.class, "reading-taken"),
             Map.entry(Ticked.class, "ticked"),
             Map.entry(Halted.class, "halted"),
             Map.entry(Resumed.class, "resumed"),
@@ -271,6 +272,27 @@ public sealed interface AssessmentEvent {
 
     /** After a stop, and with the rig made safe, the candidate goes on: what follows was decided. @param reason why it goes on */
     record StopLifted(String reason) implements AssessmentEvent {}
+
+    /**
+     * A reading was taken over from the bay's tester; writing it is another event.
+     *
+     * @param text as its display showed it
+     * @param function what it was set to
+     * @param nulled whether its leads were nulled
+     */
+    record ReadingTaken(String slot, String text, String instrument, String function, boolean nulled)
+            implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "taken/" + slot;
+        }
+
+        /** What the tester showed is not the writer's: sent again, it is the same deed. */
+        @Override
+        public Object said() {
+            return slot;
+        }
+    }
 
     /** An item of a list was looked at or said. @param on false takes it back */
     record Ticked(Checklist list, String item, boolean on) implements AssessmentEvent {

@@ -89,6 +89,7 @@ public final class Rules {
                     case AssessmentEvent.BoxJudged judged -> writing(state);
                     case AssessmentEvent.FaultsReported reported -> writing(state);
                     case AssessmentEvent.ExpectedSaid said -> writing(state);
+                    case AssessmentEvent.ReadingTaken taken -> writing(state);
                     case AssessmentEvent.HandedIn in -> handingIn(state);
                     case AssessmentEvent.HandedBack back ->
                         state.stage() != Stage.MARK || !state.occupiesBay() || state.stop() != null ? NOT_BACK : null;

@@ -191,7 +191,7 @@ public record Practice(
      * @param codes whether a fault is reported with a code
      * @param inspection what is looked at and written, item by item
      */
-    public record Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection) {
+    public record Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry) {
         public Recording {
             inspection = List.copyOf(inspection);
             Check.distinct(inspection, Item::id, "inspection");
@@ -201,6 +201,18 @@ public record Practice(
         public Recording(NotTested notTested, OverRange overRange, Codes codes) {
             this(notTested, overRange, codes, List.of());
         }
+
+        /** Every reading is written by the candidate. */
+        public Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection) {
+            this(notTested, overRange, codes, inspection, Entry.BY_HAND);
+        }
+    }
+
+    /** How readings come onto the sheet. */
+    public enum Entry {
+        BY_HAND,
+        /** By hand, or taken over from the bay's tester: where reading and writing are not what is learned. */
+        FROM_TESTER_TOO
     }
 
     /**

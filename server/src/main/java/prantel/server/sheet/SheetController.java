@@ -31,11 +31,13 @@ import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice;
 import prantel.core.sequence.Slot;
 import prantel.formats.FaultSetFile;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Assessments.Basis;
 import prantel.server.assessment.Keys;
+import prantel.server.benchtester.BenchTesters;
 import prantel.server.conduct.ConductView;
 import prantel.server.conduct.Conducts;
 import prantel.server.conduct.Ticks;
@@ -56,8 +58,16 @@ class SheetController {
     private final Workshop workshop;
     private final Ticks ticks;
     private final Conducts conducts;
+    private final BenchTesters testers;
 
-    SheetController(Assessments assessments, Keys keys, Workshop workshop, Ticks ticks, Conducts conducts) {
+    SheetController(
+            Assessments assessments,
+            Keys keys,
+            Workshop workshop,
+            Ticks ticks,
+            Conducts conducts,
+            BenchTesters testers) {
+        this.testers = testers;
         this.ticks = ticks;
         this.conducts = conducts;
         this.assessments = assessments;
@@ -202,6 +212,37 @@ class SheetController {
                         () -> {}));
     }
 
+    private boolean mayTake(Assessment assessment) {
+        return keys.scheme(assessment).practice().recording().entry() == Practice.Entry.FROM_TESTER_TOO
+                && testers.isThere(assessment.fixed().bayId());
+    }
+
+    record Taking(String eventId, String slot) {}
+
+    record TakenOver(String text) {}
+
+    /** What the bay's tester shows for a box, where the scheme allows it; the candidate writes it, or not. */
+    @PostMapping("/{id}/take")
+    TakenOver take(@PathVariable String id, @RequestBody Taking taking, Principal who) {
+        Assessment before = own(id, who);
+        Slot slot = mustHaveBox(before, taking.slot());
+        if (!mayTake(before)) {
+            throw Refusal.conflict("by-hand", "here every reading is read and written by you");
+        }
+        if (!(slot instanceof Slot.Measured measured)) {
+            throw Refusal.conflict("not-measured", "this box is chosen or worked out from others: write it");
+        }
+        refuseUnless(Rules.mayWrite(slot, before));
+        BenchTesters.TakenReading reading = testers.take(before.fixed().bayId(), measured.function(), taking.slot());
+        assessments.append(
+                id,
+                taking.eventId(),
+                new AssessmentEvent.ReadingTaken(
+                        taking.slot(), reading.text(), reading.instrument(), reading.function(), reading.nulled()),
+                who.getName());
+        return new TakenOver(reading.text());
+    }
+
     @PutMapping("/{id}/judgements")
     Changed judge(@PathVariable String id, @RequestBody NewJudgement judgement, Principal who) {
         Assessment before = own(id, who);
@@ -335,6 +376,7 @@ class SheetController {
                 keys.isReportDamaged(assessment),
                 new SheetView.Conducted(
                         keys.tester(assessment).label(),
+                        mayTake(assessment),
                         ConductView.ClockView.of(conducts.clock(assessment)),
                         ticks.list(assessment, Checklist.READY),
                         ticks.list(assessment, Checklist.LIVE_ASKED)));

@@ -60,9 +60,13 @@ record SheetView(
         int boxes,
         int filled) {
 
-    /** @param ready what the candidate confirms before the first reading @param liveAsked what is confirmed to ask for the supply */
+    /** @param fromTester whether readings may be taken over from the bay's tester @param ready what the candidate confirms before the first reading @param liveAsked what is confirmed to ask for the supply */
     record Conducted(
-            String tester, ConductView.ClockView clock, ConductView.ListView ready, ConductView.ListView liveAsked) {}
+            String tester,
+            boolean fromTester,
+            ConductView.ClockView clock,
+            ConductView.ListView ready,
+            ConductView.ListView liveAsked) {}
 
     /** Why the sheet is closed for now: the kind of it, never what is the matter with the rig; empty while it is not. */
     static String paused(Assessment assessment) {

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Course;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
@@ -93,8 +94,8 @@ record WatchView(
             boolean drawn,
             @Nullable List<Integer> said) {}
 
-    /** @param side "inside", "above", "below", "over-range-instead", "differs", "nothing" */
-    record WrittenLine(String slot, String quantity, String where, String text, String side, int seq) {}
+    /** @param side "inside", "above", "below", "over-range-instead", "differs", "nothing" @param taken how it was taken over from the tester; empty where it was written by hand */
+    record WrittenLine(String slot, String quantity, String where, String text, String side, int seq, String taken) {}
 
     /** @param who asks */
     static WatchView of(
@@ -227,6 +228,16 @@ record WatchView(
                                 .name()
                                 .toLowerCase(Locale.ROOT)
                                 .replace('_', '-'),
-                entry == null ? 0 : entry.seq());
+                entry == null ? 0 : entry.seq(),
+                taken(assessment.taken(slot.id().value()), text, slot));
+    }
+
+    /** Where it was taken over from the tester, and is what the tester showed: with what it was set to. */
+    private static String taken(AssessmentEvent.@Nullable ReadingTaken taken, String text, Slot slot) {
+        if (taken == null) {
+            return "";
+        }
+        boolean same = Notation.read(taken.text(), slot.boxUnit()).equals(Notation.read(text, slot.boxUnit()));
+        return same ? "from the tester, " + taken.function() + (taken.nulled() ? "" : ", leads not nulled") : "";
     }
 }
