@@ -1,6 +1,7 @@
-import { render, screen, within } from "@testing-library/react";
+import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { shown, StandIn } from "../../testing/server";
 import { CircuitSheet } from "./CircuitSheet";
 import { EntryBar } from "./EntryBar";
 import type { ShownBox } from "./boxes";
@@ -53,7 +54,7 @@ const circuit = {
 
 function show(boxes: ShownBox[], open = true) {
   const does = { onText: vi.fn(), onExpected: vi.fn(), onJudge: vi.fn() };
-  render(
+  shown(
     <>
       <CircuitSheet
         group={{ label: "Sockets", circuit: "sockets", layout: "LINE", boxes: [] }}
@@ -133,5 +134,25 @@ describe("CircuitSheet", () => {
   it("cannot be written while it is closed", () => {
     show([box], false);
     expect(screen.getByLabelText("R1+R2, socket 1, Ω")).toBeDisabled();
+  });
+
+  it("takes a reading over from the tester where the scheme allows it", async () => {
+    const server = new StandIn();
+    server.answers["/api/my/sheets/s1/take"] = { text: "0.43 Ω" };
+    vi.stubGlobal("matchMedia", () => ({ matches: false }));
+    shown(
+      <>
+        <input data-reading id="box-ring/r1" aria-label="r1" />
+        <EntryBar sheet="s1" />
+      </>,
+    );
+    await userEvent.click(screen.getByLabelText("r1"));
+    await userEvent.click(screen.getByRole("button", { name: "Take from tester" }));
+    await vi.waitFor(() => expect(screen.getByLabelText("r1")).toHaveValue("0.43 Ω"));
+    expect(server.sent[0]?.body).toMatchObject({ slot: "ring/r1" });
+    server.refuse("/api/my/sheets/s1/take", 409, "the bench tester does not answer: nothing was taken");
+    await userEvent.click(screen.getByLabelText("r1"));
+    await userEvent.click(screen.getByRole("button", { name: "Take from tester" }));
+    expect(await screen.findByRole("alert")).toHaveTextContent("nothing was taken");
   });
 });
