@@ -290,7 +290,19 @@ class AssessmentFlowTest {
                                 "basedOn",
                                 0))));
         for (String path : List.of(
-                "set", "watch", "marking", "clear", "live", "proof", "card", "library", "faults/here?at=sockets")) {
+                "set",
+                "watch",
+                "conduct",
+                "record",
+                "paper",
+                "brief",
+                "marking",
+                "clear",
+                "live",
+                "proof",
+                "card",
+                "library",
+                "faults/here?at=sockets")) {
             Browser.Answer answer = candidate.get("/api/assessments/" + id + "/" + path);
             assertThat(answer.status()).as(path).isEqualTo(403);
             answers.add(answer);
@@ -327,8 +339,15 @@ class AssessmentFlowTest {
                 candidate.get("/api/my/sheets/" + id).json().propertyNames().toString();
         assertThat(fields)
                 .isEqualTo(
-                        "[id, rig, scheme, bay, tester, overRange, open, live, wasLive, stoppedBecause, asksForCodes, "
+                        "[id, rig, scheme, bay, tester, overRange, open, live, wasLive, stoppedBecause, paused, conducted, asksForCodes, "
                                 + "handedInAt, handedBackBecause, steps, circuits, places, kinds, reportsSeq, reports, reportDamaged, boxes, filled]");
+        assertThat(candidate
+                        .get("/api/my/sheets/" + id)
+                        .json()
+                        .get("conducted")
+                        .propertyNames()
+                        .toString())
+                .isEqualTo("[tester, fromTester, clock, ready, liveAsked]");
     }
 
     @Test
