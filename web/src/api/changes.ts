@@ -27,7 +27,16 @@ export function useChanges(wanted: boolean): void {
   useEffect(() => {
     if (!wanted || typeof EventSource === "undefined") return;
     const stream = new EventSource("/api/changes");
-    stream.addEventListener("open", () => set(true));
+    let before = false;
+    stream.addEventListener("open", () => {
+      set(true);
+      // what happened while nobody listened was told to nobody
+      if (before) {
+        void client.invalidateQueries({ queryKey: ["floor"] });
+        void client.invalidateQueries({ queryKey: ["assessment"] });
+      }
+      before = true;
+    });
     stream.addEventListener("error", () => set(false));
     stream.addEventListener("changed", (e) => {
       const { assessmentId } = JSON.parse((e as MessageEvent<string>).data) as { assessmentId: string };
