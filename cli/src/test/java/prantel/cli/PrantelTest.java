@@ -20,7 +20,10 @@ import prantel.core.assessment.Pinned;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
+import prantel.core.instrument.Tester;
 import prantel.core.rig.Conductor;
+import prantel.devices.BenchTester;
+import prantel.formats.BenchWords;
 import prantel.formats.FaultSetFile;
 import prantel.formats.RecordFile;
 import prantel.formats.RigFile;
@@ -189,5 +192,12 @@ class PrantelTest {
                     .isEqualTo(2);
             assertThat(complained()).contains("is taken");
         }
+    }
+
+    /** The protocol's names stand in the devices, what they mean beside the formats: neither has one that the other lacks. */
+    @Test
+    void everyFunctionHasANameOnTheLineOfABenchTester() {
+        assertThat(java.util.Arrays.stream(Tester.Function.values()).map(BenchWords::of))
+                .containsExactlyInAnyOrderElementsOf(BenchTester.FUNCTIONS);
     }
 }

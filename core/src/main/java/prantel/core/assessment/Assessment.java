@@ -386,6 +386,11 @@ public final class Assessment {
         return clearedAt == null ? Stage.CLEAR : Stage.DONE;
     }
 
+    /** Whether its sheet can be written on: open, not handed in, the clock not standing still. */
+    public boolean isSheetOpen() {
+        return openedAt != null && handedInAt == null && conduct.pause().isEmpty();
+    }
+
     /** Whether it still has the bay. */
     public boolean occupiesBay() {
         return clearedAt == null;

@@ -79,8 +79,14 @@ public record Conduct(
             case AssessmentEvent.HandedIn in -> withOpen(ended(open, at)).over(recorded, "");
             case AssessmentEvent.Energised energised -> energised(energised.on(), at);
             case AssessmentEvent.Stopped stopped ->
-                paused(Pause.Why.SAFETY, stopped.what(), Pause.Spared.NOTHING, recorded);
-            case AssessmentEvent.Halted halted -> paused(halted.why(), halted.what(), halted.spared(), recorded);
+                paused(Pause.Why.SAFETY, stopped.what(), Pause.Spared.NOTHING, recorded)
+                        .askedAnew();
+            case AssessmentEvent.Halted halted ->
+                paused(halted.why(), halted.what(), halted.spared(), recorded).askedAnew();
+            // hands or relays were in the rig since it was looked at
+            case AssessmentEvent.FaultHandled handled -> without(Checklist.LIVE_GIVEN);
+            case AssessmentEvent.BoxCommanded box -> without(Checklist.LIVE_GIVEN);
+            case AssessmentEvent.BoxFellOut box -> without(Checklist.LIVE_GIVEN);
             case AssessmentEvent.Resumed resumed -> over(recorded, resumed.what());
             case AssessmentEvent.StopLifted lifted ->
                 over(recorded, lifted.reason()).without(Checklist.MAKE_SAFE);
@@ -121,7 +127,12 @@ public record Conduct(
         List<Span> spans = on ? begun(live, at) : ended(live, at);
         Conduct next =
                 new Conduct(assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, continued);
-        return on ? next : next.without(Checklist.LIVE_ASKED).without(Checklist.LIVE_GIVEN);
+        return on ? next : next.askedAnew();
+    }
+
+    /** What was said and seen before holds no more. */
+    private Conduct askedAnew() {
+        return without(Checklist.LIVE_ASKED).without(Checklist.LIVE_GIVEN);
     }
 
     private Conduct without(Checklist list) {

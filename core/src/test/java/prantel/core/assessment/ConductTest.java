@@ -87,6 +87,10 @@ class ConductTest {
                     .isEqualTo("halted");
         }
         s.add(new AssessmentEvent.Resumed("mended"));
+        assertThat(Rules.mayHappen(LIVE, s.state()).orElseThrow().code())
+                .as("asked and given anew")
+                .isEqualTo("not-asked-or-given");
+        s.tickAll(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN);
         assertThat(Rules.mayHappen(LIVE, s.state())).isEmpty();
         assertThat(Rules.mayHappen(new AssessmentEvent.Resumed("again"), s.state())
                         .orElseThrow()
@@ -127,6 +131,34 @@ class ConductTest {
         assertThat(Rules.mayHappen(LIVE, s.state())).isEmpty();
         s.add(LIVE, DEAD);
         assertThat(Rules.mayHappen(LIVE, s.state()).orElseThrow().words()).contains("I ask for permission");
+    }
+
+    /** What was said and seen of a rig holds only until somebody stops, halts, or has hands or relays in it. */
+    @Test
+    void permissionDoesNotOutliveAStopAHaltOrAHandInTheRig() {
+        List<AssessmentEvent> all = Streams.ticksOf(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN);
+        Streams stopped = Streams.atWork().add(all.toArray(AssessmentEvent[]::new));
+        stopped.add(new AssessmentEvent.Stopped("reached in")).tickAll(Checklist.MAKE_SAFE);
+        stopped.add(new AssessmentEvent.StopLifted("talked over"));
+        Streams halted = Streams.atWork().add(all.toArray(AssessmentEvent[]::new));
+        halted.add(HALT, new AssessmentEvent.Resumed("mended"));
+        for (Streams s : List.of(stopped, halted)) {
+            assertThat(s.state().conduct().open(Checklist.LIVE_ASKED)).hasSize(4);
+            assertThat(Rules.mayHappen(LIVE, s.state())).isPresent();
+        }
+        for (AssessmentEvent hand : List.of(
+                new AssessmentEvent.FaultHandled(0, AssessmentEvent.Handling.OUT, true),
+                new AssessmentEvent.BoxCommanded(List.of()),
+                new AssessmentEvent.BoxFellOut(List.of(1), "power lost"))) {
+            Streams s =
+                    Streams.atWork().add(all.toArray(AssessmentEvent[]::new)).add(hand);
+            assertThat(Rules.mayHappen(LIVE, s.state()).orElseThrow().words())
+                    .as(hand.kind())
+                    .contains("Permission given");
+            assertThat(s.state().conduct().open(Checklist.LIVE_ASKED))
+                    .as("what was asked stays")
+                    .isEmpty();
+        }
     }
 
     @Test

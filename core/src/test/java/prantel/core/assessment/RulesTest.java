@@ -150,7 +150,7 @@ class RulesTest {
                 new AssessmentEvent.Cleared()));
         for (Checklist list : List.of(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN, Checklist.MAKE_SAFE)) {
             // many ticks at once: one by one a random stream would hardly ever get through a gate
-            all.addAll(Collections.nCopies(4, new AssessmentEvent.Ticked(list, "all", true)));
+            all.addAll(Collections.nCopies(12, new AssessmentEvent.Ticked(list, "all", true)));
         }
         SplittableRandom random = new SplittableRandom(11);
         int happened = 0;

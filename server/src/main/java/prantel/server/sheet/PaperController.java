@@ -3,7 +3,6 @@ package prantel.server.sheet;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.OffsetDateTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
@@ -25,7 +24,6 @@ import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
-import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 import prantel.server.account.Accounts;
@@ -101,7 +99,7 @@ class PaperController {
                 theScheme.name(),
                 "",
                 false,
-                steps(nobody, rig, theScheme, SlotPlan.sheet(rig, theScheme), tester));
+                SheetView.steps(nobody, rig, theScheme, SlotPlan.sheet(rig, theScheme), tester));
     }
 
     @GetMapping("/assessments/{id}/paper")
@@ -111,22 +109,8 @@ class PaperController {
                 keys.rig(a).name(),
                 keys.scheme(a).name(),
                 accounts.nameOf(a.fixed().candidateId()),
-                a.openedAt() != null
-                        && a.handedInAt() == null
-                        && a.conduct().pause().isEmpty(),
-                steps(a, keys.rig(a), keys.scheme(a), keys.sheet(a), keys.tester(a)));
-    }
-
-    private static List<SheetView.Step> steps(
-            Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots, Tester tester) {
-        List<SheetView.Step> steps = new ArrayList<>();
-        for (TestKind test : scheme.tests()) {
-            List<Slot> of = slots.stream().filter(s -> s.step() == test).toList();
-            if (!of.isEmpty()) {
-                steps.add(SheetView.step(test, of, slots, rig, scheme, assessment, tester));
-            }
-        }
-        return steps;
+                a.isSheetOpen(),
+                SheetView.steps(a, keys.rig(a), keys.scheme(a), keys.sheet(a), keys.tester(a)));
     }
 
     /** A line of the paper: its reading and its judgement, kept together. The record says who entered it. */

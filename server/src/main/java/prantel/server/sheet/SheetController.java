@@ -126,7 +126,7 @@ class SheetController {
     SheetStanding standing(@PathVariable String id, Principal who) {
         Assessment a = own(id, who);
         return new SheetStanding(
-                a.handedInAt() == null && a.conduct().pause().isEmpty(),
+                a.isSheetOpen(),
                 a.energisedAt() != null,
                 a.wasLive(),
                 a.handedBackBecause() == null ? "" : a.handedBackBecause(),

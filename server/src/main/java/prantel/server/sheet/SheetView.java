@@ -161,13 +161,6 @@ record SheetView(
             List<FaultReport> reports,
             boolean damaged,
             Conducted conducted) {
-        List<Step> steps = new ArrayList<>();
-        for (TestKind step : scheme.tests()) {
-            List<Slot> of = slots.stream().filter(s -> s.step() == step).toList();
-            if (!of.isEmpty()) {
-                steps.add(step(step, of, slots, rig, scheme, assessment, tester));
-            }
-        }
         return new SheetView(
                 assessment.id(),
                 rig.name(),
@@ -175,9 +168,7 @@ record SheetView(
                 bay,
                 tester.label(),
                 tester.insulationTester().overRange().shown(),
-                assessment.openedAt() != null
-                        && assessment.handedInAt() == null
-                        && assessment.conduct().pause().isEmpty(),
+                assessment.isSheetOpen(),
                 assessment.energisedAt() != null,
                 assessment.wasLive(),
                 assessment.stop() == null ? "" : assessment.stop().what(),
@@ -186,7 +177,7 @@ record SheetView(
                 scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
                 assessment.handedInAt(),
                 assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
-                steps,
+                steps(assessment, rig, scheme, slots, tester),
                 RigDrawing.of(rig).boards().stream()
                         .flatMap(b -> b.sections().stream())
                         .flatMap(x -> x.circuits().stream())
@@ -215,7 +206,19 @@ record SheetView(
         return reports.stream().map(SheetView::report).toList();
     }
 
-    static Step step(
+    /** Every test that has boxes, in the scheme's order. @param slots of the sheet */
+    static List<Step> steps(Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots, Tester tester) {
+        List<Step> steps = new ArrayList<>();
+        for (TestKind test : scheme.tests()) {
+            List<Slot> of = slots.stream().filter(s -> s.step() == test).toList();
+            if (!of.isEmpty()) {
+                steps.add(step(test, of, slots, rig, scheme, assessment, tester));
+            }
+        }
+        return steps;
+    }
+
+    private static Step step(
             TestKind step,
             List<Slot> slots,
             List<Slot> sheet,
