@@ -27,6 +27,9 @@ const CardPage = lazy(() => import("../features/set").then((m) => ({ default: m.
 const ClassPlanPage = lazy(() => import("../features/classplan").then((m) => ({ default: m.ClassPlanPage })));
 const SheetListPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetListPage })));
 const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default: m.SheetPage })));
+const MyFeedbackPage = lazy(() =>
+  import("../features/feedback").then((m) => ({ default: m.MyFeedbackPage })),
+);
 const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ default: m.ReferencePage })));
 const RigsPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigsPage })));
 const RigDetailPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigDetailPage })));
@@ -86,6 +89,7 @@ export function App() {
                     <>
                       <Route path="/my/sheets" element={<SheetListPage me={person.id} />} />
                       <Route path="/my/sheets/:id" element={<SheetPage me={person.id} />} />
+                      <Route path="/my/sheets/:id/feedback" element={<MyFeedbackPage />} />
                     </>
                   )}
                   {may.assess && (

@@ -33,11 +33,12 @@ async () => {
     const { steps } = await call("GET", `/api/assessments/${id}/paper`);
     for (const step of steps)
       for (const group of step.groups)
-        for (const box of group.boxes)
+        await Promise.all(group.boxes.map(async (box) => {
           all[box.slot] = box.keys.length > 0 && box.unit === ""
             ? box.keys[0]
             : await call("POST", `/api/assessments/${id}/proof/simulated`, { slot: box.slot })
                 .then((r) => r.text, () => "0.50");
+        }));
     return all;
   };
   /** The candidate writes every box of some tests. */
@@ -49,6 +50,14 @@ async () => {
           await call("PUT", `/api/my/sheets/${id}/readings`, {
             eventId: event(), slot: box.slot, text: readings[box.slot], basedOn: box.seq,
           });
+  };
+  /** The tests that each step of a scheme asks for, as the sheet names them. */
+  window.testsOf = async (schemeId) => {
+    const { version } = (await call("GET", "/api/schemes")).find((s) => s.id === schemeId);
+    const file = await call("GET", `/api/schemes/${schemeId}/${version}/file`);
+    return Object.fromEntries(
+      file.steps.map((s) => [s.id, (s.tests ?? []).map((t) => t.toUpperCase().replaceAll("-", "_"))]),
+    );
   };
   window.call = call;
   window.event_ = event;

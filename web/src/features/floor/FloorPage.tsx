@@ -121,12 +121,12 @@ function Kept({ kept }: { kept: Schemas["Kept"][] }) {
         {kept.map((k) => (
           <li key={k.assessmentId}>
             <Link
-              to={`/assessments/${k.assessmentId}/${k.verdict === "broken_off" ? "clear" : "mark"}`}
+              to={`/assessments/${k.assessmentId}/${k.brokenOff ? "clear" : "mark"}`}
               className="flex min-h-10 flex-wrap items-center gap-x-5 hover:bg-work-soft"
             >
               <span className="font-semibold">{k.candidate}</span>
               <span>{k.rig}</span>
-              <span>{k.verdict.replace("_", " ")}</span>
+              <span>{k.verdict}</span>
               {k.overridden && <span className="text-caution">decided otherwise than proposed</span>}
               <span className="ml-auto text-ink2">{clock(k.at)}</span>
             </Link>

@@ -109,7 +109,13 @@ describe("the Floor", () => {
   });
 
   it("keeps records with what was decided otherwise than proposed", async () => {
-    const kept = { assessmentId: "k", at: "2026-11-25T08:00:00Z", rig: "Creamery", verdict: "passed" };
+    const kept = {
+      assessmentId: "k",
+      at: "2026-11-25T08:00:00Z",
+      rig: "Creamery",
+      verdict: "Competent",
+      brokenOff: false,
+    };
     server.answers["/api/floor"] = room({ kept: [{ ...kept, candidate: "Bas Hollis", overridden: true }] });
     shown(<FloorPage />);
     expect(await screen.findByRole("link", { name: /Bas Hollis.*decided otherwise/ })).toHaveAttribute(

@@ -1,3 +1,4 @@
+import { Button } from "../../ui/Button";
 import { Pane } from "../../ui/Pane";
 import type { MarkingView } from "./queries";
 
@@ -15,8 +16,25 @@ function titleOf({ kind, slots }: Cause): string {
   }
 }
 
+interface Props {
+  view: MarkingView;
+  step: string;
+  /** the cause that is undone in the pictures; empty for none */
+  tried: string;
+  onTry: (cause: string) => void;
+}
+
+/** Whether undoing a cause gives numbers to show. */
+function canTry(view: MarkingView, cause: Cause) {
+  return view.lines.some(
+    (l) =>
+      cause.slots.includes(l.slot) &&
+      l.explanations.some((e) => e.cause === cause.cause && e.undone !== null),
+  );
+}
+
 /** What probably made the readings of this test wrong, said once for all of them, with a question to ask. */
-export function Causes({ view, step }: { view: MarkingView; step: string }) {
+export function Causes({ view, step, tried, onTry }: Props) {
   const slots = new Set(view.lines.filter((l) => l.step === step).map((l) => l.slot));
   const here = view.causes.filter((c) => c.slots.some((s) => slots.has(s)));
   if (here.length === 0) return null;
@@ -40,6 +58,15 @@ export function Causes({ view, step }: { view: MarkingView; step: string }) {
               </>
             )}
           </p>
+          {canTry(view, cause) && (
+            <Button
+              className="mt-2"
+              aria-pressed={tried === cause.cause}
+              onClick={() => onTry(tried === cause.cause ? "" : cause.cause)}
+            >
+              {tried === cause.cause ? "As it was written" : "Try it: undo this"}
+            </Button>
+          )}
         </Pane>
       ))}
     </>

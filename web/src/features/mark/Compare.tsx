@@ -7,12 +7,6 @@ import { SelectField } from "../../ui/Field";
 import { ProblemNote } from "../../ui/States";
 import type { MarkingView } from "./queries";
 
-const WORDS: Record<string, string> = {
-  PASS: "pass",
-  REFERRAL: "referral",
-  STOPPED: "stopped for safety",
-};
-
 /** What another scheme would make of the same record; nothing is kept. */
 export function Compare({ id, view }: { id: string; view: MarkingView }) {
   const schemes = useQuery(schemeQueries.all);
@@ -49,7 +43,7 @@ export function Compare({ id, view }: { id: string; view: MarkingView }) {
             <b>
               {compare.data.scheme}, version {compare.data.version}:
             </b>{" "}
-            {WORDS[compare.data.verdict]}, {compare.data.points} of {compare.data.outOf} points. This
+            {compare.data.verdict.toLowerCase()}, {compare.data.points} of {compare.data.outOf} points. This
             assessment stays as it is.
           </p>
           {compare.data.differences.length === 0 ? (

@@ -6,7 +6,9 @@ import { Causes } from "./Causes";
 import { HandBack } from "./HandBack";
 import { Marks } from "./Marks";
 import { type Award, markQueries, type MarkingView, useMarkWrites } from "./queries";
+import { Opinions } from "./Opinions";
 import { OutcomePane } from "./OutcomePane";
+import { Resit } from "./Resit";
 import { Compare } from "./Compare";
 import { FAULTS, RECORD, StepList } from "./StepList";
 import { Watched } from "./Watched";
@@ -27,13 +29,17 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
   const writes = useMarkWrites(id, view.seq);
   const first = view.steps.find((s) => s.wantEye > 0) ?? view.steps[0];
   const [step, setStep] = useState(first?.id ?? FAULTS);
+  const [tried, setTried] = useState("");
   const open = view.marks.filter((m) => m.given === null && m.proposed !== "NOT_SEEN");
+  const blind = view.opinions.blind;
   const decided = view.outcome.given !== null;
+  // two have marked it: what differs is settled, the rest stays as it was given
+  const signed = view.opinions.lines.some((l) => l.purpose === "SECOND" && l.signedAt !== null);
   const next = open.find((m) => m.step === step);
 
   /** Takes the next proposal of this test; once they are through, goes to a test with open ones. */
   const accept = () => {
-    if (writes.decide.isPending || decided) return;
+    if (writes.decide.isPending || decided || signed) return;
     if (next) writes.decide.mutate([{ mark: next.id, given: next.proposed as Award, reason: "" }]);
     else if (open[0]) setStep(open[0].step);
   };
@@ -47,7 +53,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
     <div className="grid gap-3 md:grid-cols-[200px_minmax(0,1fr)] xl:grid-cols-[190px_minmax(0,1fr)_360px]">
       <div className="space-y-3">
         <StepList view={view} step={step} onStep={setStep} onNext={goOn} />
-        {mayGoBack && (
+        {mayGoBack && !blind && (
           <HandBack
             busy={writes.handBack.isPending}
             error={writes.handBack.error}
@@ -70,31 +76,45 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
             </ul>
           </details>
         )}
-        {step === RECORD ? <Watched view={view} /> : <StepReadings view={view} step={step} />}
+        {step === RECORD ? <Watched view={view} /> : <StepReadings view={view} step={step} tried={tried} />}
         <Compare id={id} view={view} />
       </div>
       <div className="space-y-3 md:col-start-2 xl:col-start-auto">
-        <ProblemNote error={writes.decide.error ?? writes.outcome.error} />
-        <Causes view={view} step={step} />
+        <ProblemNote
+          error={
+            writes.decide.error ??
+            writes.outcome.error ??
+            writes.ask.error ??
+            writes.sign.error ??
+            writes.settle.error
+          }
+        />
+        <Causes view={view} step={step} tried={tried} onTry={setTried} />
         <Marks
           marks={view.marks.filter((m) => m.step === step)}
           open={open}
           onAccept={accept}
-          locked={decided}
+          locked={decided || signed}
           busy={writes.decide.isPending}
           onDecide={(given) => writes.decide.mutate(given)}
         />
         <OutcomePane
           outcome={view.outcome}
-          busy={writes.outcome.isPending}
+          blind={blind}
+          busy={writes.outcome.isPending || writes.sign.isPending}
           onDecide={(w) => writes.outcome.mutate(w)}
+          onSign={() => writes.sign.mutate()}
         />
-        <p className="text-[14px] text-ink2">
-          <a className="text-work underline" href={`/api/assessments/${id}/record`} download>
-            Record file
-          </a>
-          : everything that is kept of it. “prantel verify” proves it whole.
-        </p>
+        {(open.length === 0 || blind) && (
+          <Opinions
+            view={view.opinions}
+            decided={decided}
+            busy={writes.ask.isPending || writes.settle.isPending}
+            onAsk={(of) => writes.ask.mutate(of)}
+            onSettle={(w) => writes.settle.mutate(w)}
+          />
+        )}
+        {decided && <Resit id={id} />}
       </div>
     </div>
   );

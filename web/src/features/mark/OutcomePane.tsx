@@ -1,91 +1,118 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { Choices } from "../../ui/Choices";
 import { TextField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { clock } from "../../ui/when";
-
-type Verdict = "PASS" | "REFERRAL" | "STOPPED";
+import type { Verdict } from "./queries";
 
 interface Props {
   outcome: Schemas["OutcomeLine"];
+  /** whoever marks alone signs own marks; the outcome is somebody else's */
+  blind: boolean;
   busy: boolean;
   onDecide: (w: { given: Verdict; reason: string }) => void;
+  onSign: () => void;
 }
 
-const WORDS: Record<string, string> = {
-  PASS: "Pass",
-  REFERRAL: "Referral",
-  STOPPED: "Stopped for safety",
-};
-
 /** What the marks add up to; the program proposes, the assessor decides. */
-export function OutcomePane({ outcome, busy, onDecide }: Props) {
+export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
   const [otherwise, setOtherwise] = useState(false);
+  const [other, setOther] = useState<Verdict | "">("");
   const [reason, setReason] = useState("");
-  const other: Verdict = outcome.proposed === "REFERRAL" ? "PASS" : "REFERRAL";
+  const words = (v: Verdict) => outcome.choices.find((c) => c.verdict === v)?.words ?? "";
+  if (outcome.given) {
+    return (
+      <Pane title="Outcome" wall="work">
+        <p className="text-[20px] font-bold">{words(outcome.given)}</p>
+        <p className="text-ink2">
+          signed {clock(outcome.at)} · {outcome.points} of {outcome.outOf} points
+        </p>
+        {outcome.reason && <p className="mt-1">Otherwise than proposed: {outcome.reason}</p>}
+        <Repeat outcome={outcome} />
+      </Pane>
+    );
+  }
   return (
-    <Pane title="Outcome" wall={outcome.given ? "work" : undefined}>
-      {outcome.given ? (
-        <>
-          <p className="text-[20px] font-bold">{WORDS[outcome.given]}</p>
-          <p className="text-ink2">
-            decided {clock(outcome.at)} · {outcome.points} of {outcome.outOf} points
-          </p>
-          {outcome.reason && <p className="mt-1">Otherwise than proposed: {outcome.reason}</p>}
-        </>
-      ) : (
-        <>
-          <p className="text-[18px] font-bold">{WORDS[outcome.proposed]} proposed</p>
-          <p className="text-ink2">
-            {outcome.points} of {outcome.outOf} points, {outcome.needed} needed
-          </p>
-          <ul className="my-2 list-disc pl-5 text-[13px]">
-            {outcome.reasons.map((r) => (
-              <li key={r}>{r}</li>
-            ))}
-          </ul>
-          {outcome.whyNot && <p className="mb-2 text-ink2">{outcome.whyNot}.</p>}
-          {otherwise && (
-            <TextField
-              className="mb-2"
-              label={`Why ${WORDS[other]?.toLowerCase()}`}
-              value={reason}
-              maxLength={1000}
-              onChange={(e) => setReason(e.target.value)}
-            />
-          )}
+    <Pane title={blind ? "Your marks come to" : "Outcome"}>
+      <p className="text-[18px] font-bold">
+        {words(outcome.proposed)} {blind ? "" : "proposed"}
+      </p>
+      <p className="text-ink2">
+        {outcome.points} of {outcome.outOf} points, {outcome.needed} needed
+      </p>
+      <ul className="my-2 list-disc pl-5 text-[13px]">
+        {outcome.reasons.map((r) => (
+          <li key={r}>{r}</li>
+        ))}
+      </ul>
+      <Repeat outcome={outcome} />
+      {outcome.whyNot && <p className="mb-2 text-ink2">{outcome.whyNot}.</p>}
+      {blind ? (
+        <Button kind="main" disabled={!outcome.mayDecide || busy} onClick={onSign}>
+          Sign my marks
+        </Button>
+      ) : otherwise ? (
+        <div className="space-y-2">
+          <Choices
+            label="Outcome instead"
+            value={other}
+            onChange={(v) => setOther(v as Verdict)}
+            options={outcome.choices
+              .filter((c) => c.verdict !== outcome.proposed)
+              .map((c) => ({ value: c.verdict, label: c.words }))}
+          />
+          <TextField
+            label="Why, kept with both"
+            value={reason}
+            maxLength={1000}
+            onChange={(e) => setReason(e.target.value)}
+          />
           <div className="flex flex-wrap gap-2">
-            {otherwise ? (
-              <>
-                <Button
-                  kind="main"
-                  disabled={!outcome.mayDecide || !reason.trim() || busy}
-                  onClick={() => onDecide({ given: other, reason })}
-                >
-                  Decide {WORDS[other]?.toLowerCase()}
-                </Button>
-                <Button kind="quiet" onClick={() => setOtherwise(false)}>
-                  Back
-                </Button>
-              </>
-            ) : (
-              <>
-                <Button
-                  kind="main"
-                  disabled={!outcome.mayDecide || busy}
-                  onClick={() => onDecide({ given: outcome.proposed as Verdict, reason: "" })}
-                >
-                  Decide {WORDS[outcome.proposed]?.toLowerCase()}
-                </Button>
-                <Button disabled={!outcome.mayDecide} onClick={() => setOtherwise(true)}>
-                  Otherwise…
-                </Button>
-              </>
-            )}
+            <Button
+              kind="main"
+              disabled={!outcome.mayDecide || !other || !reason.trim() || busy}
+              onClick={() => other && onDecide({ given: other, reason })}
+            >
+              Sign {other ? words(other).toLowerCase() : "…"}
+            </Button>
+            <Button kind="quiet" onClick={() => setOtherwise(false)}>
+              Back
+            </Button>
           </div>
-        </>
+        </div>
+      ) : (
+        <div className="flex flex-wrap gap-2">
+          <Button
+            kind="main"
+            disabled={!outcome.mayDecide || busy}
+            onClick={() => onDecide({ given: outcome.proposed, reason: "" })}
+          >
+            Decide: {words(outcome.proposed).toLowerCase()}
+          </Button>
+          <Button disabled={!outcome.mayDecide} onClick={() => setOtherwise(true)}>
+            Otherwise…
+          </Button>
+        </div>
       )}
     </Pane>
+  );
+}
+
+/** The parts that are done again; the rest stands. */
+function Repeat({ outcome }: { outcome: Schemas["OutcomeLine"] }) {
+  if (outcome.repeat.length === 0) return null;
+  return (
+    <div className="mb-2">
+      <p className="font-semibold">To be done again</p>
+      <ul className="list-disc pl-5 text-[13px]">
+        {outcome.repeat.map((r) => (
+          <li key={r.part}>
+            <b>{r.title}.</b> {r.why.join(" ")}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -4,9 +4,9 @@ import type { Line, MarkingView } from "./queries";
 import { FAULTS } from "./StepList";
 
 /** One test of the sheet: the profile along the circuit where there is one, then each reading on its rail. */
-export function StepReadings({ view, step }: { view: MarkingView; step: string }) {
+export function StepReadings({ view, step, tried }: { view: MarkingView; step: string; tried: string }) {
   if (step === FAULTS) return <FaultsNamed view={view} />;
-  const lines = view.lines.filter((l) => l.step === step);
+  const lines = view.lines.filter((l) => l.step === step).map((l) => undone(l, tried));
   return (
     <>
       {view.circuits.map((circuit) => {
@@ -49,6 +49,20 @@ export function StepReadings({ view, step }: { view: MarkingView; step: string }
       </Pane>
     </>
   );
+}
+
+/** A reading as it would stand with a cause undone, everything else the same: worked out by the server. */
+function undone(line: Line, cause: string): Line {
+  const of = cause ? line.explanations.find((e) => e.cause === cause) : undefined;
+  if (!of?.undone) return line;
+  return {
+    ...line,
+    writtenOhms: of.undone.base,
+    writtenOverRange: false,
+    side: of.undone.inside ? "inside" : line.side,
+    written: of.undone.shown,
+    sideWords: "as it would be with this undone",
+  };
 }
 
 function dots(lines: Line[]): Dot[] {

@@ -5,6 +5,7 @@ export type MarkingView = Schemas["MarkingView"];
 export type Line = Schemas["Line"];
 export type MarkLine = Schemas["MarkLine"];
 export type Award = Schemas["Decision"]["given"];
+export type Verdict = Schemas["OutcomeDecision"]["given"];
 
 export const markQueries = {
   view: (id: string) =>
@@ -12,6 +13,12 @@ export const markQueries = {
       queryKey: ["assessment", id, "marking"] as const,
       queryFn: ({ signal }) =>
         data(api.GET("/api/assessments/{id}/marking", { signal, params: { path: { id } } })),
+    }),
+  resit: (id: string) =>
+    queryOptions({
+      queryKey: ["assessment", id, "resit"] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/assessments/{id}/resit", { signal, params: { path: { id } } })),
     }),
 };
 
@@ -28,7 +35,8 @@ export function useMarkWrites(id: string, basedOn: number) {
   const keep = (view: MarkingView) => {
     client.setQueryData(markQueries.view(id).queryKey, view);
     void client.invalidateQueries({ queryKey: ["floor"] });
-    void client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
+    for (const what of ["header", "resit", "feedback", "record"])
+      void client.invalidateQueries({ queryKey: ["assessment", id, what] });
   };
   const again = {
     onSuccess: keep,
@@ -48,7 +56,7 @@ export function useMarkWrites(id: string, basedOn: number) {
       ...again,
     }),
     outcome: useMutation({
-      mutationFn: (w: { given: "PASS" | "REFERRAL" | "STOPPED"; reason: string }) =>
+      mutationFn: (w: { given: Verdict; reason: string }) =>
         deed(["outcome", id, basedOn, w], (eventId) =>
           data(
             api.PUT("/api/assessments/{id}/marking/outcome", {
@@ -56,6 +64,27 @@ export function useMarkWrites(id: string, basedOn: number) {
               body: { eventId, basedOn, ...w },
             }),
           ),
+        ),
+      ...again,
+    }),
+    ask: useMutation({
+      mutationFn: (of: string) =>
+        deed(["opinion", id, of], (eventId) =>
+          data(api.POST("/api/assessments/{id}/opinions", { params, body: { eventId, of } })),
+        ),
+      ...again,
+    }),
+    sign: useMutation({
+      mutationFn: () =>
+        deed(["opinion-sign", id], (eventId) =>
+          data(api.POST("/api/assessments/{id}/opinions/sign", { params, body: { eventId } })),
+        ),
+      ...again,
+    }),
+    settle: useMutation({
+      mutationFn: (w: Given) =>
+        deed(["settle", id, w], (eventId) =>
+          data(api.PUT("/api/assessments/{id}/opinions/settled", { params, body: { eventId, ...w } })),
         ),
       ...again,
     }),

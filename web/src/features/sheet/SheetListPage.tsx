@@ -43,8 +43,17 @@ export function SheetListPage({ me }: { me: string }) {
                         Bay {sheet.bay}, {sheet.rig}
                       </span>
                       <span className="ml-auto">
-                        {sheet.state} <span className="text-ink2">{clock(sheet.since)}</span>
+                        {sheet.feedback ? "marked" : sheet.state}{" "}
+                        <span className="text-ink2">{clock(sheet.since)}</span>
                       </span>
+                    </Link>
+                  )}
+                  {sheet.feedback && (
+                    <Link
+                      to={`/my/sheets/${sheet.id}/feedback`}
+                      className="flex min-h-12 items-center border-t border-line px-4 font-semibold text-work hover:bg-work-soft"
+                    >
+                      Read your feedback
                     </Link>
                   )}
                 </li>

@@ -1,8 +1,12 @@
 import { useEffect, useRef } from "react";
 import type { WatchStep } from "./WatchStage";
 
+/** What a station shows; boxes only while they are being filled. */
+type Shown = Pick<WatchStep, "id" | "title" | "live" | "state" | "next"> &
+  Partial<Pick<WatchStep, "filled" | "boxes">>;
+
 interface Props {
-  steps: WatchStep[];
+  steps: Shown[];
   chosen: string;
   stopped: boolean;
   onChoose: (step: string) => void;
@@ -67,7 +71,8 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
                 {s.title}
                 <span className="sr-only">
                   , {s.state.toLowerCase()}
-                  {s.live ? ", live" : ""}, {s.filled} of {s.boxes} boxes
+                  {s.live ? ", live" : ""}
+                  {s.boxes !== undefined && `, ${s.filled} of ${s.boxes} boxes`}
                 </span>
               </button>
             </li>

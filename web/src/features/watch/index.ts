@@ -1,1 +1,2 @@
+export { ProcedureLine } from "./ProcedureLine";
 export { WatchStage } from "./WatchStage";

@@ -28,10 +28,6 @@ final class Words {
     }
 
     static String verdict(prantel.core.marking.Outcome.Verdict verdict) {
-        return switch (verdict) {
-            case PASS -> "pass";
-            case REFERRAL -> "referral";
-            case STOPPED -> "stopped for safety";
-        };
+        return verdict.words().toLowerCase(java.util.Locale.ROOT);
     }
 }

@@ -35,7 +35,9 @@ class ArchitectureTest {
             "inference",
             "survey",
             "marking",
-            "assessment");
+            "analysis",
+            "assessment",
+            "feedback");
 
     @ArchTest
     static final ArchRule coreKnowsOnlyTheJdk = classes()
@@ -49,7 +51,9 @@ class ArchitectureTest {
                     "java.time..",
                     "java.security..",
                     "java.nio.charset..",
-                    "org.jspecify..")
+                    "org.jspecify..",
+                    // distributions are nobody's own business
+                    "org.apache.commons.statistics..")
             .because("core must run without Spring, SQL, JSON or files");
 
     @ArchTest

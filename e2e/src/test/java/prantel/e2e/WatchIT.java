@@ -6,12 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
@@ -33,15 +29,6 @@ class WatchIT extends BrowserTest {
     private static String second;
     private int taps;
 
-    private static Page room(Page page) {
-        try (InputStream script = WatchIT.class.getResourceAsStream("/room.js")) {
-            page.evaluate(new String(Objects.requireNonNull(script).readAllBytes(), StandardCharsets.UTF_8));
-            return page;
-        } catch (IOException e) {
-            throw new AssertionError(e);
-        }
-    }
-
     private static Locator named(Page page, String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
     }
@@ -56,8 +43,7 @@ class WatchIT extends BrowserTest {
     }
 
     private void open(String id) {
-        assessor.navigate(assessor.url().replaceAll("(https?://[^/]+).*", "$1") + "/assessments/" + id + "/watch");
-        room(assessor);
+        Rooms.open(assessor, "/assessments/" + id + "/watch");
         assertThat(named(assessor, "^Stop: safety$")).isVisible();
     }
 
@@ -65,9 +51,9 @@ class WatchIT extends BrowserTest {
     @Order(1)
     @SuppressWarnings("unchecked")
     void aStepTakesOneTapAndASlipTwo() {
-        assessor = room(browsers.signIn("Ines Marrow", 820, 1180));
+        assessor = Rooms.with(browsers.signIn("Ines Marrow", 820, 1180));
         first = (String) assessor.evaluate("() => atWork('bay-5', 'lena', 'initial-single-phase')");
-        candidate = room(browsers.signIn("Lena Brook", 820, 1180));
+        candidate = Rooms.with(browsers.signIn("Lena Brook", 820, 1180));
         Map<String, String> readings = (Map<String, String>) assessor.evaluate("id => readings(id)", first);
         open(first);
         Map<String, Object> scheme = (Map<String, Object>) assessor.evaluate(
@@ -116,7 +102,7 @@ class WatchIT extends BrowserTest {
         assessor.reload();
         assertThat(assessor.getByText("▼ never checked")).isVisible();
         assertThat(saved(assessor)).isVisible();
-        room(assessor);
+        Rooms.with(assessor);
         Object seen = assessor.evaluate("""
                 async id => (await call('GET', `/api/assessments/${id}/watch`)).steps
                   .flatMap(s => s.observations).filter(o => o.slip === 'never checked').length""", first);
@@ -225,7 +211,7 @@ class WatchIT extends BrowserTest {
     @Order(7)
     @SuppressWarnings("unchecked")
     void aSheetFromPaperIsEnteredByKeyboardAlone() {
-        Page desk = room(browsers.signIn("Ines Marrow", 1280, 800));
+        Page desk = Rooms.with(browsers.signIn("Ines Marrow", 1280, 800));
         String id = (String) desk.evaluate("() => atWork('bay-3', 'tomas', 'workshop')");
         Map<String, String> readings = (Map<String, String>) desk.evaluate("id => readings(id)", id);
         List<Map<String, Object>> boxes = (List<Map<String, Object>>) desk.evaluate("""

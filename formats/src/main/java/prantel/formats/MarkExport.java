@@ -42,6 +42,14 @@ public final class MarkExport {
                 .put("needed", sheet.outcome().needed());
         ArrayNode reasons = outcome.putArray("reasons");
         sheet.outcome().reasons().forEach(reasons::add);
+        ArrayNode repeat = outcome.putArray("repeat");
+        sheet.outcome().repeat().forEach(r -> {
+            ArrayNode why = repeat.addObject()
+                    .put("part", r.part().id())
+                    .put("title", r.part().title())
+                    .putArray("why");
+            r.why().forEach(why::add);
+        });
         return root;
     }
 

@@ -70,7 +70,8 @@ public final class SchemeFile {
                 "/pass",
                 () -> new Scheme.PassRule(
                         root.get("pass").get("share").asDouble(),
-                        root.get("pass").path("keyMissed").asInt(0)));
+                        root.get("pass").path("keyMissed").asInt(0),
+                        root.get("pass").path("referParts").asDouble(1)));
         return file.whole(() ->
                 new Scheme(JsonFile.need(about), JsonFile.need(practice), steps, order, criteria, JsonFile.need(pass)));
     }

@@ -173,4 +173,33 @@ class ShippedSchemesTest {
                 .extracting(Mark::award)
                 .isEqualTo(before.marks().stream().map(Mark::award).toList());
     }
+
+    /** Any one step can be done again by itself; what keeps it safe stays in, and nothing of it contradicts itself. */
+    @Test
+    void eachStepCanBeDoneAgainByItself() {
+        for (ShippedSchemes.Shipped shipped : ShippedSchemes.all().values()) {
+            Scheme scheme = shipped.scheme();
+            for (var step : scheme.steps()) {
+                if (step.tests().isEmpty()) {
+                    continue;
+                }
+                Scheme part = scheme.only(java.util.Set.of(step.id()), false);
+                assertThat(part.steps()).as(scheme.id() + "/" + step.id()).contains(step);
+                assertThat(part.criteria()).isNotEmpty();
+                scheme.order().stream()
+                        .filter(r -> r.severity() == prantel.core.scheme.Severity.SAFETY)
+                        .filter(r -> r.then().equals(step.id()))
+                        .forEach(r -> assertThat(part.step(r.first()))
+                                .as(scheme.id() + ": " + r.first() + " before " + step.id())
+                                .isPresent());
+            }
+            assertThat(scheme.only(
+                                    scheme.steps().stream()
+                                            .map(prantel.core.scheme.Step::id)
+                                            .collect(java.util.stream.Collectors.toSet()),
+                                    true))
+                    .as("all of it is all of it")
+                    .isEqualTo(scheme);
+        }
+    }
 }

@@ -50,6 +50,8 @@ public final class Assessment {
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
     private final Map<String, AssessmentEvent.ReadingTaken> taken = new HashMap<>();
     private Conduct conduct;
+    private Opinions opinions = Opinions.NONE;
+    private @Nullable Feedback feedback;
     private List<Undoable> undoable = List.of();
     private final Map<String, Pinned.Document> writtenWith = new HashMap<>();
     private OffsetDateTime lastChange;
@@ -149,6 +151,8 @@ public final class Assessment {
         decisions.putAll(old.decisions);
         taken.putAll(old.taken);
         conduct = old.conduct;
+        opinions = old.opinions;
+        feedback = old.feedback;
         undoable = old.undoable;
         writtenWith.putAll(old.writtenWith);
         lastChange = old.lastChange;
@@ -267,6 +271,8 @@ public final class Assessment {
                 handedBackBecause = back.reason();
                 // decisions were made on another sheet
                 decisions.clear();
+                opinions = Opinions.NONE;
+                feedback = null;
             }
             case AssessmentEvent.MarkDecided mark ->
                 decisions.put(
@@ -340,6 +346,26 @@ public final class Assessment {
             case AssessmentEvent.Adjusted adjusted -> {}
             case AssessmentEvent.CircuitsChosen chosen -> {}
             case AssessmentEvent.Continued from -> {}
+            case AssessmentEvent.ResitOf resit -> {}
+            case AssessmentEvent.OpinionAsked asked -> opinions = opinions.asked(asked, recorded);
+            case AssessmentEvent.OpinionGiven given -> opinions = opinions.given(given, recorded);
+            case AssessmentEvent.OpinionSigned signed -> opinions = opinions.signed(signed, recorded);
+            case AssessmentEvent.DisputeSettled dispute -> {
+                Decision first = decisions.get(dispute.mark());
+                if (first != null) {
+                    opinions = opinions.settled(dispute, first.given(), recorded);
+                    decisions.put(
+                            dispute.mark(),
+                            new Decision(
+                                    first.proposed(),
+                                    dispute.given(),
+                                    dispute.reason(),
+                                    recorded.by(),
+                                    recorded.at()));
+                }
+            }
+            case AssessmentEvent.FeedbackGiven given ->
+                feedback = new Feedback(given.lines(), given.faults(), recorded.by(), recorded.at());
         }
     }
 
@@ -353,6 +379,11 @@ public final class Assessment {
             case AssessmentEvent.HandedOver over -> false;
             case AssessmentEvent.ReadingTaken reading -> false;
             case AssessmentEvent.Ticked tick -> false;
+            case AssessmentEvent.OpinionAsked asked -> false;
+            case AssessmentEvent.OpinionGiven given -> false;
+            case AssessmentEvent.OpinionSigned signed -> false;
+            case AssessmentEvent.DisputeSettled dispute -> false;
+            case AssessmentEvent.FeedbackGiven given -> false;
             default -> true;
         };
     }
@@ -561,6 +592,16 @@ public final class Assessment {
     }
 
     /** How it is conducted: who watches, what was ticked, when the clock stood still. */
+    /** What others would give for the same record. */
+    public Opinions opinions() {
+        return opinions;
+    }
+
+    /** What the candidate was told; null while nothing was. */
+    public @Nullable Feedback feedback() {
+        return feedback;
+    }
+
     public Conduct conduct() {
         return conduct;
     }

@@ -47,7 +47,13 @@ public sealed interface AssessmentEvent {
             Map.entry(Adjusted.class, "adjusted"),
             Map.entry(CircuitsChosen.class, "circuits-chosen"),
             Map.entry(BrokenOff.class, "broken-off"),
-            Map.entry(Continued.class, "continued"));
+            Map.entry(Continued.class, "continued"),
+            Map.entry(ResitOf.class, "resit-of"),
+            Map.entry(OpinionAsked.class, "opinion-asked"),
+            Map.entry(OpinionGiven.class, "opinion-given"),
+            Map.entry(OpinionSigned.class, "opinion-signed"),
+            Map.entry(DisputeSettled.class, "dispute-settled"),
+            Map.entry(FeedbackGiven.class, "feedback-given"));
 
     /** The stable name of its kind. */
     default String kind() {
@@ -353,4 +359,72 @@ public sealed interface AssessmentEvent {
 
     /** It carries on from another one, with what was seen and answered there. Seconds are those used there. */
     record Continued(String from, long deadSeconds, long liveSeconds) implements AssessmentEvent {}
+
+    /** Parts of an earlier assessment are done again. @param parts ids of steps, or "faults"; empty for the whole */
+    record ResitOf(String of, List<String> parts) implements AssessmentEvent {
+        public ResitOf {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** Somebody else is to mark the same record without seeing what was given. @param of account id */
+    record OpinionAsked(String of, Opinions.Purpose purpose) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "opinion/" + of;
+        }
+    }
+
+    /** What somebody who was asked would give for a mark. @param reason empty where the proposal is taken */
+    record OpinionGiven(String mark, Award proposed, Award given, String reason) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "opinion-of/" + mark;
+        }
+
+        @Override
+        public Object said() {
+            return List.of(given, reason);
+        }
+    }
+
+    /** Who was asked has marked it all; from now on each sees what the other gave. @param verdict that the marks given come to */
+    record OpinionSigned(Verdict verdict) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "opinion-signed";
+        }
+    }
+
+    /** Two opinions on a mark were talked over. Both stay on record. @param given what counts */
+    record DisputeSettled(String mark, Award given, String reason) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "mark/" + mark;
+        }
+
+        @Override
+        public Object said() {
+            return List.of(given, reason);
+        }
+    }
+
+    /**
+     * What the candidate is told; what was told before is replaced.
+     *
+     * @param lines in order
+     * @param faults what was set, in words: only of a set that is not used again; null where it stays untold
+     */
+    record FeedbackGiven(
+            List<Feedback.Sentence> lines, @Nullable List<String> faults) implements AssessmentEvent {
+        public FeedbackGiven {
+            lines = List.copyOf(lines);
+            faults = faults == null ? null : List.copyOf(faults);
+        }
+
+        @Override
+        public String subject() {
+            return "feedback";
+        }
+    }
 }

@@ -24,7 +24,7 @@ import prantel.core.assessment.Assessment.Recorded;
  * @param adjustment what was granted
  * @param circuits those to be tested; empty for all
  * @param brokenOff how it ended without a judgement; null if it did not
- * @param continued what it carries on from; null if from nothing
+ * @param origin what it follows
  */
 public record Conduct(
         String assessor,
@@ -36,7 +36,19 @@ public record Conduct(
         Adjustment adjustment,
         List<String> circuits,
         @Nullable BrokenOff brokenOff,
-        @Nullable Continued continued) {
+        Origin origin) {
+
+    /** @param continued what it carries on from @param resit what is done again in it */
+    public record Origin(Optional<Continued> continued, Optional<Resit> resit) {
+        static final Origin NONE = new Origin(Optional.empty(), Optional.empty());
+    }
+
+    /** @param of the assessment before @param parts ids of the parts that are done again; empty for the whole */
+    public record Resit(String of, List<String> parts) {
+        public Resit {
+            parts = List.copyOf(parts);
+        }
+    }
 
     /** @param to empty while it lasts */
     public record Span(OffsetDateTime from, Optional<OffsetDateTime> to) {}
@@ -67,7 +79,7 @@ public record Conduct(
                 Adjustment.NONE,
                 List.of(),
                 null,
-                null);
+                Origin.NONE);
     }
 
     Conduct after(Recorded recorded) {
@@ -98,9 +110,17 @@ public record Conduct(
             case AssessmentEvent.BrokenOff broken ->
                 withOpen(ended(open, at))
                         .over(recorded, broken.reason())
-                        .with(new BrokenOff(broken.reason(), broken.continuedAs(), recorded.by(), at), continued);
+                        .with(new BrokenOff(broken.reason(), broken.continuedAs(), recorded.by(), at), origin);
             case AssessmentEvent.Continued from ->
-                with(brokenOff, new Continued(from.from(), from.deadSeconds(), from.liveSeconds()));
+                with(
+                        brokenOff,
+                        new Origin(
+                                Optional.of(new Continued(from.from(), from.deadSeconds(), from.liveSeconds())),
+                                origin.resit()));
+            case AssessmentEvent.ResitOf resit ->
+                with(
+                        brokenOff,
+                        new Origin(origin.continued(), Optional.of(new Resit(resit.of(), resit.parts()))));
             default -> this;
         };
     }
@@ -126,7 +146,7 @@ public record Conduct(
     private Conduct energised(boolean on, OffsetDateTime at) {
         List<Span> spans = on ? begun(live, at) : ended(live, at);
         Conduct next =
-                new Conduct(assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, continued);
+                new Conduct(assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, origin);
         return on ? next : next.askedAnew();
     }
 
@@ -176,28 +196,38 @@ public record Conduct(
     }
 
     private Conduct withTicks(Map<Checklist, Map<String, Done>> next) {
-        return new Conduct(assessor, tester, next, open, live, pauses, adjustment, circuits, brokenOff, continued);
+        return new Conduct(assessor, tester, next, open, live, pauses, adjustment, circuits, brokenOff, origin);
     }
 
     private Conduct withOpen(List<Span> next) {
-        return new Conduct(assessor, tester, ticks, next, live, pauses, adjustment, circuits, brokenOff, continued);
+        return new Conduct(assessor, tester, ticks, next, live, pauses, adjustment, circuits, brokenOff, origin);
     }
 
     private Conduct withPauses(List<Pause> next) {
-        return new Conduct(assessor, tester, ticks, open, live, next, adjustment, circuits, brokenOff, continued);
+        return new Conduct(assessor, tester, ticks, open, live, next, adjustment, circuits, brokenOff, origin);
     }
 
     private Conduct with(String who, Pinned.Document instrument) {
-        return new Conduct(who, instrument, ticks, open, live, pauses, adjustment, circuits, brokenOff, continued);
+        return new Conduct(who, instrument, ticks, open, live, pauses, adjustment, circuits, brokenOff, origin);
     }
 
     private Conduct with(Adjustment granted, List<String> chosen) {
         return new Conduct(
-                assessor, tester, ticks, open, live, pauses, granted, List.copyOf(chosen), brokenOff, continued);
+                assessor, tester, ticks, open, live, pauses, granted, List.copyOf(chosen), brokenOff, origin);
     }
 
-    private Conduct with(@Nullable BrokenOff end, @Nullable Continued from) {
+    private Conduct with(@Nullable BrokenOff end, Origin from) {
         return new Conduct(assessor, tester, ticks, open, live, pauses, adjustment, circuits, end, from);
+    }
+
+    /** What it carries on from; null if from nothing. */
+    public @Nullable Continued continued() {
+        return origin.continued().orElse(null);
+    }
+
+    /** What is done again in it; empty for a first sitting. */
+    public Optional<Resit> resit() {
+        return origin.resit();
     }
 
     /** Why the clock stands still at this moment; empty while it runs. */

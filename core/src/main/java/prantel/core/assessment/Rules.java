@@ -53,6 +53,27 @@ public final class Rules {
     private static final Why NOT_FIRST =
             new Why("begun", "it can only carry on from another one before anything is recorded");
 
+    private static final Why SECOND_SIGNED = new Why(
+            "second-signed", "somebody else has marked it too: where the two differ, settle it; the rest stays as given");
+    private static final Why SECOND_OPEN =
+            new Why("second-open", "a second mark was asked for and is not given yet: the outcome waits for it");
+    private static final Why DISPUTES_OPEN =
+            new Why("disputes-open", "two opinions differ: settle each of them before the outcome is signed");
+    private static final Why NO_DISPUTE = new Why("no-dispute", "nobody differs on this mark");
+    private static final Why NOT_MARKED_YET = new Why("not-handed-in", "there is nothing to mark yet");
+    private static final Why ASKED_ALREADY = new Why("asked-already", "this person was asked before");
+    private static final Why OWN_MARKS =
+            new Why("own-marks", "this person has marked it already: ask somebody who has not seen what was given");
+    private static final Why NOT_DECIDED =
+            new Why("not-decided", "the outcome is not decided yet: that comes first");
+    private static final Why USED_AGAIN = new Why(
+            "used-again",
+            "this set is in the library and will be used again: its faults and what was expected stay untold");
+    private static final Why NOT_ASKED_TO_MARK =
+            new Why("not-asked", "nobody asked you to mark this record, or you have signed already");
+    private static final Why BLIND = new Why(
+            "blind", "you were asked to mark this by yourself: sign your own marks first, then look at what was given");
+
     private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
 
     private static final Why STILL_DEAD =
@@ -97,8 +118,11 @@ public final class Rules {
                     case AssessmentEvent.Asked asked -> watching(state);
                     case AssessmentEvent.Stopped stopped ->
                         state.stage() == Stage.WATCH && state.stop() == null ? null : NOT_AT_WORK;
-                    case AssessmentEvent.MarkDecided mark -> state.stage() == Stage.MARK ? null : MARKED;
-                    case AssessmentEvent.OutcomeDecided outcome -> state.stage() == Stage.MARK ? null : MARKED;
+                    case AssessmentEvent.MarkDecided mark ->
+                        state.stage() != Stage.MARK
+                                ? MARKED
+                                : state.opinions().second().anyMatch(o -> o.signed().isPresent()) ? SECOND_SIGNED : null;
+                    case AssessmentEvent.OutcomeDecided outcome -> deciding(state);
                     case AssessmentEvent.AnswersAccepted answers -> state.outcome() != null ? DECIDED : null;
                     case AssessmentEvent.ClearCheckTaken check -> clearing(state);
                     case AssessmentEvent.Cleared cleared -> clearing(state);
@@ -121,7 +145,71 @@ public final class Rules {
                     case AssessmentEvent.BrokenOff broken ->
                         state.handedInAt() != null ? CLOSED : state.energisedAt() != null ? LIVE : null;
                     case AssessmentEvent.Continued from -> state.seq() > 0 ? NOT_FIRST : null;
+                    case AssessmentEvent.ResitOf resit -> state.seq() > 0 ? NOT_FIRST : null;
+                    case AssessmentEvent.OpinionAsked asked -> askingFor(asked, state);
+                    case AssessmentEvent.OpinionGiven given -> state.handedInAt() == null ? NOT_MARKED_YET : null;
+                    case AssessmentEvent.OpinionSigned signed -> state.handedInAt() == null ? NOT_MARKED_YET : null;
+                    case AssessmentEvent.DisputeSettled dispute ->
+                        state.stage() != Stage.MARK
+                                ? MARKED
+                                : state.opinions()
+                                                        .disputes(state.decisions())
+                                                        .contains(dispute.mark())
+                                                || state.opinions().settled().containsKey(dispute.mark())
+                                        ? null
+                                        : NO_DISPUTE;
+                    case AssessmentEvent.FeedbackGiven feedback -> feedback(feedback, state);
                 });
+    }
+
+    /** Whether this person may do it; what anybody may not do is told by {@link #mayHappen}. */
+    public static Optional<Why> mayBeBy(AssessmentEvent event, String by, Assessment state) {
+        return Optional.ofNullable(
+                switch (event) {
+                    case AssessmentEvent.OpinionGiven given -> state.opinions().isBlind(by) ? null : NOT_ASKED_TO_MARK;
+                    case AssessmentEvent.OpinionSigned signed ->
+                        state.opinions().isBlind(by) ? null : NOT_ASKED_TO_MARK;
+                    case AssessmentEvent.MarkDecided mark -> state.opinions().isBlind(by) ? BLIND : null;
+                    case AssessmentEvent.OutcomeDecided outcome -> state.opinions().isBlind(by) ? BLIND : null;
+                    case AssessmentEvent.DisputeSettled dispute -> state.opinions().isBlind(by) ? BLIND : null;
+                    case AssessmentEvent.FeedbackGiven feedback -> state.opinions().isBlind(by) ? BLIND : null;
+                    default -> null;
+                });
+    }
+
+    private static @Nullable Why deciding(Assessment state) {
+        if (state.stage() != Stage.MARK) {
+            return MARKED;
+        }
+        if (state.opinions().second().anyMatch(o -> o.signed().isEmpty())) {
+            return SECOND_OPEN;
+        }
+        return state.opinions().disputes(state.decisions()).isEmpty() ? null : DISPUTES_OPEN;
+    }
+
+    private static @Nullable Why askingFor(AssessmentEvent.OpinionAsked asked, Assessment state) {
+        if (state.handedInAt() == null || state.conduct().brokenOff() != null) {
+            return NOT_MARKED_YET;
+        }
+        if (state.opinions().of().containsKey(asked.of())) {
+            return ASKED_ALREADY;
+        }
+        boolean had = asked.of().equals(state.conduct().assessor())
+                || state.decisions().values().stream().anyMatch(d -> d.by().equals(asked.of()));
+        if (had) {
+            return OWN_MARKS;
+        }
+        return switch (asked.purpose()) {
+            case SECOND -> state.outcome() != null ? MARKED : null;
+            case EXERCISE -> state.outcome() == null ? NOT_DECIDED : null;
+        };
+    }
+
+    private static @Nullable Why feedback(AssessmentEvent.FeedbackGiven feedback, Assessment state) {
+        if (state.outcome() == null) {
+            return NOT_DECIDED;
+        }
+        return feedback.faults() != null && state.fromLibrary() != null ? USED_AGAIN : null;
     }
 
     private static @Nullable Why atWork(Assessment state) {

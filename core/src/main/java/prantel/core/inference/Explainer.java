@@ -7,6 +7,8 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
@@ -189,7 +191,22 @@ public final class Explainer {
                         : written.asWritten() + " where this rig gives " + gives + "; " + world.words()
                                 + " it would be " + reads + ".")
                 + (boxesOfIt > 1 ? " The same holds for " + boxesOfIt + " boxes." : "");
-        return new Explanation(id, world.cause(), reads, evidence, share);
+        return new Explanation(id, world.cause(), reads, evidence, share, undone(id, world.says().get(id)));
+    }
+
+    /** What is left of a reading beside the cause stays in it: the leads, the cable, the noise. */
+    private OptionalDouble undone(SlotId id, @org.jspecify.annotations.Nullable Predicted predicted) {
+        double gives = boxes.at(id).withFaults().base();
+        Optional<Double> written = boxes.number(id);
+        if (predicted instanceof Predicted.Slipped(double base, double factor) && written.isPresent()) {
+            return OptionalDouble.of(written.get() / factor);
+        }
+        if (!Double.isFinite(gives) || boxes.at(id).window().isOverRangeOnly()) {
+            return OptionalDouble.empty();
+        }
+        return predicted instanceof Predicted.Near(double base) && written.isPresent() && Double.isFinite(base)
+                ? OptionalDouble.of(Math.max(0, gives + written.get() - base))
+                : OptionalDouble.of(gives);
     }
 
     private String would(Slot slot, @org.jspecify.annotations.Nullable Predicted predicted) {

@@ -61,6 +61,12 @@ final class Agreement {
         Criterion.Common common = criterion.common();
         return Optional.of(new Mark(
                 prefix + common.id(),
+                Mark.Of.of(
+                        common,
+                        key.scheme()
+                                .stepOf(held.getFirst().box().expectation().slot().step())
+                                .map(Part::of)
+                                .orElse(Part.WHOLE)),
                 common.group(),
                 common.title(),
                 new Worth(common.weight(), common.severity()),

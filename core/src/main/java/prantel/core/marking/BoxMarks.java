@@ -24,9 +24,6 @@ import prantel.core.sequence.SlotId;
 
 /** Marks for what stands in the boxes. */
 final class BoxMarks {
-    /** Whose result is R1+R2 or R2 of a circuit. */
-    private static final Set<TestKind> METHODS = Set.of(TestKind.R1_R2, TestKind.RING, TestKind.R2);
-
     private final Key key;
     private final Scheme scheme;
     private final CandidateRecord record;
@@ -111,6 +108,7 @@ final class BoxMarks {
         Criterion.Common common = criterion.common();
         return new Mark(
                 id,
+                Mark.Of.of(common, partOf(test)),
                 common.group().isEmpty() ? scheme.labelOf(test) : common.group(),
                 common.title(),
                 new Worth(common.weight(), common.severity()),
@@ -270,6 +268,11 @@ final class BoxMarks {
         Criterion.Common common = criterion.common();
         return new Mark(
                 common.id(),
+                Mark.Of.of(
+                        common,
+                        high.isEmpty()
+                                ? Part.WHOLE
+                                : partOf(high.getFirst().expectation().slot().step())),
                 common.group(),
                 common.title(),
                 new Worth(common.weight(), common.severity()),
@@ -282,7 +285,7 @@ final class BoxMarks {
     private Mark oneMethod(Criterion.OneMethod criterion, Circuit circuit) {
         List<Finding> filled = findings.stream()
                 .filter(f -> f.expectation().slot() instanceof Slot.Composed)
-                .filter(f -> METHODS.contains(f.expectation().slot().step()))
+                .filter(f -> Criterion.OneMethod.TESTS.contains(f.expectation().slot().step()))
                 .filter(f -> isOf(f, circuit.id()))
                 .filter(BoxMarks::isFilled)
                 .toList();
@@ -293,12 +296,24 @@ final class BoxMarks {
         Criterion.Common common = criterion.common();
         return new Mark(
                 circuit.id() + "/" + common.id(),
+                Mark.Of.of(
+                        common,
+                        Criterion.OneMethod.TESTS.stream()
+                                .filter(scheme::asks)
+                                .findFirst()
+                                .map(this::partOf)
+                                .orElse(Part.WHOLE)),
                 common.group(),
                 common.title(),
                 new Worth(common.weight(), common.severity()),
                 methods == 1 ? Award.FULL : Award.NONE,
                 new Evidence.Methods(circuit.label(), methods),
                 slots(filled));
+    }
+
+    /** The step that asks for a test. */
+    private Part partOf(TestKind test) {
+        return scheme.stepOf(test).map(Part::of).orElse(Part.WHOLE);
     }
 
     private List<Finding> of(TestKind test) {

@@ -49,6 +49,7 @@ final class FaultMarks {
             String title = fault.title() + ", " + fault.place().label(rig);
             marks.add(new Mark(
                     common.id() + "/" + (i + 1),
+                    Mark.Of.of(common, Part.FAULTS),
                     common.group(),
                     criterion.aspect() == Criterion.Aspect.FOUND ? title : common.title() + ": " + title,
                     new Worth(common.weight(), common.severity()),
@@ -77,6 +78,7 @@ final class FaultMarks {
         Criterion.Common common = criterion.common();
         return new Mark(
                 common.id(),
+                Mark.Of.of(common, Part.FAULTS),
                 common.group(),
                 common.title(),
                 new Worth(common.weight(), common.severity()),

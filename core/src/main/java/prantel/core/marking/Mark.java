@@ -1,6 +1,7 @@
 package prantel.core.marking;
 
 import java.util.List;
+import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Severity;
 import prantel.core.sequence.SlotId;
 
@@ -8,6 +9,7 @@ import prantel.core.sequence.SlotId;
  * A proposed mark.
  *
  * @param id stable within a sheet: "sockets/r1r2/highest", so that a decision can refer to it
+ * @param of the criterion it is given by, and the part that would be done again for it
  * @param group what it belongs to on the sheet: a test's name, or the criterion's own
  * @param title what it is given for
  * @param worth what it counts at most, and what missing it means
@@ -16,9 +18,20 @@ import prantel.core.sequence.SlotId;
  * @param slots the boxes it rests on
  */
 public record Mark(
-        String id, String group, String title, Worth worth, Award award, Evidence evidence, List<SlotId> slots) {
+        String id, Of of, String group, String title, Worth worth, Award award, Evidence evidence, List<SlotId> slots) {
     public Mark {
         slots = List.copyOf(slots);
+    }
+
+    /** @param criterion its id in the scheme @param title what that criterion looks at */
+    public record Of(String criterion, String title, Part part) {
+        static Of of(Criterion.Common common, Part part) {
+            return new Of(common.id(), common.title(), part);
+        }
+    }
+
+    public Part part() {
+        return of.part();
     }
 
     /** @param weight points at most */
@@ -44,11 +57,11 @@ public record Mark(
 
     /** The same mark with another award: an assessor's decision. */
     public Mark withAward(Award given) {
-        return new Mark(id, group, title, worth, given, evidence, slots);
+        return new Mark(id, of, group, title, worth, given, evidence, slots);
     }
 
     Mark with(Award other, Evidence because) {
-        return new Mark(id, group, title, worth, other, because, slots);
+        return new Mark(id, of, group, title, worth, other, because, slots);
     }
 
     /** How much of a mark is given. */

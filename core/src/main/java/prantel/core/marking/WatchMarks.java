@@ -31,6 +31,7 @@ final class WatchMarks {
                 Criterion.Common common = criterion.common();
                 marks.add(new Mark(
                         common.id() + "/" + observation.id(),
+                        Mark.Of.of(common, Part.of(step)),
                         common.group().isEmpty() ? step.title() : common.group(),
                         observation.seen(),
                         new Worth(common.weight() * observation.weight(), severity(observation)),
@@ -85,6 +86,7 @@ final class WatchMarks {
         Award award = points.size() >= question.needed() ? Award.FULL : points.isEmpty() ? Award.NONE : Award.HALF;
         return new Mark(
                 common.id() + "/" + question.id(),
+                Mark.Of.of(common, Part.of(step)),
                 common.group().isEmpty() ? step.title() : common.group(),
                 question.ask(),
                 new Worth(common.weight() * question.weight(), common.severity()),
@@ -163,6 +165,7 @@ final class WatchMarks {
     private static Mark mark(Criterion.Common common, Award award, Evidence evidence) {
         return new Mark(
                 common.id(),
+                Mark.Of.of(common, Part.WHOLE),
                 common.group(),
                 common.title(),
                 new Worth(common.weight(), common.severity()),

@@ -81,7 +81,11 @@ public sealed interface Criterion {
     }
 
     /** R1+R2 or R2 on record for a circuit, not both. */
-    record OneMethod(Common common) implements Criterion {}
+    record OneMethod(Common common) implements Criterion {
+        /** Whose result is R1+R2 or R2 of a circuit. */
+        public static final Set<TestKind> TESTS =
+                java.util.Collections.unmodifiableSet(EnumSet.of(TestKind.R1_R2, TestKind.RING, TestKind.R2));
+    }
 
     /** No continuity reading carries the leads. */
     record LeadsNulled(Common common) implements Criterion {}
@@ -104,11 +108,22 @@ public sealed interface Criterion {
     /** Between which boxes of a record something must hold. Source of each: {@code handbook}, common practice. */
     enum Relation {
         /** Zs on record = Ze (Zdb) + R1+R2 on record, not above by more than allowed. */
-        ZS_FROM_PARTS,
+        ZS_FROM_PARTS(TestKind.ZS, TestKind.ZE),
         /** R1+R2 of a ring = (r1 + r2) / 4. */
-        RING_FROM_ENDS,
+        RING_FROM_ENDS(TestKind.RING),
         /** PEFC = U0 / Ze, PSCC at least that. */
-        CURRENT_FROM_ZE
+        CURRENT_FROM_ZE(TestKind.IPF, TestKind.ZE);
+
+        private final List<TestKind> needs;
+
+        Relation(TestKind... needs) {
+            this.needs = List.of(needs);
+        }
+
+        /** The tests whose boxes it is about. */
+        public List<TestKind> needs() {
+            return needs;
+        }
     }
 
     /** A fault of the set, reported. One mark for each fault that is set. */

@@ -126,6 +126,60 @@ public record Scheme(
         return new Scheme(about, other, steps, order, criteria, pass);
     }
 
+    /**
+     * The same school for a part of the sequence: to do again what was referred. What must come before by a rule of safety
+     * stays in.
+     *
+     * @param chosen ids of steps; unknown ones are left out
+     * @param faults whether faults are to be found again
+     * @throws ProblemsException if nothing of it counts
+     */
+    public Scheme only(Set<String> chosen, boolean faults) {
+        Set<String> in = withWhatKeepsItSafe(chosen);
+        List<Step> kept = steps.stream().filter(s -> in.contains(s.id())).toList();
+        Set<TestKind> tests = kept.stream().flatMap(s -> s.tests().stream()).collect(Collectors.toSet());
+        List<OrderRule> rules = order.stream()
+                .filter(r -> in.contains(r.first()) && in.contains(r.then()))
+                .toList();
+        return new Scheme(
+                about,
+                practice,
+                kept,
+                rules,
+                criteria.stream()
+                        .flatMap(c -> Narrowed.of(c, kept, tests, rules, faults).stream())
+                        .toList(),
+                pass);
+    }
+
+    private Set<String> withWhatKeepsItSafe(Set<String> chosen) {
+        Set<String> in = new java.util.HashSet<>(chosen);
+        boolean live = steps.stream().anyMatch(s -> s.isLive() && chosen.contains(s.id()));
+        boolean grown = true;
+        while (grown) {
+            grown = order.stream()
+                    .filter(r -> r.severity() == Severity.SAFETY && in.contains(r.then()))
+                    .map(OrderRule::first)
+                    .filter(f -> live || step(f).filter(s -> !s.isLive()).isPresent())
+                    .map(in::add)
+                    .toList()
+                    .contains(true);
+            // a box that is worked out needs those it is worked out from
+            grown |= steps.stream()
+                    .filter(s -> in.contains(s.id()))
+                    .flatMap(s -> s.tests().stream())
+                    .flatMap(t -> t.needs().stream())
+                    .flatMap(t -> stepOf(t).stream())
+                    .map(Step::id)
+                    .toList()
+                    .stream()
+                    .map(in::add)
+                    .toList()
+                    .contains(true);
+        }
+        return in;
+    }
+
     /** @param id of a step or of something in it @return the step */
     public Optional<Step> step(String id) {
         return steps.stream().filter(s -> s.id().equals(id)).findFirst();
@@ -150,12 +204,14 @@ public record Scheme(
      *
      * @param share of the points, 0 to 1
      * @param keyMissed how many key marks may be missed before the record is referred
+     * @param referParts share of the parts that may be done again by themselves, 0 to 1; with more the whole is done again
      */
-    public record PassRule(double share, int keyMissed) {
+    public record PassRule(double share, int keyMissed, double referParts) {
         public PassRule {
             Check.all(
                     () -> Check.between(share, 0, 1, "share", "(share of the points)"),
-                    () -> Check.between(keyMissed, 0, 100, "keyMissed", "(how many)"));
+                    () -> Check.between(keyMissed, 0, 100, "keyMissed", "(how many)"),
+                    () -> Check.between(referParts, 0, 1, "referParts", "(share of the parts)"));
         }
     }
 }

@@ -3,7 +3,6 @@ package prantel.core.scheme;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -202,12 +201,12 @@ final class SchemeCheck {
         switch (criterion) {
             case Criterion.OfTests of -> tests(of, at);
             case Criterion.OneMethod one -> {
-                if (!asks(TestKind.R1_R2) && !asks(TestKind.RING) && !asks(TestKind.R2)) {
+                if (Criterion.OneMethod.TESTS.stream().noneMatch(this::asks)) {
                     add("nothing-to-look-at", at, criterion.id(), "no step asks for continuity of a CPC; take it out");
                 }
             }
             case Criterion.LeadsNulled leads -> {
-                if (steps.stream().flatMap(s -> s.tests().stream()).noneMatch(SchemeCheck::isContinuity)) {
+                if (steps.stream().flatMap(s -> s.tests().stream()).noneMatch(TestKind::isContinuity)) {
                     add("nothing-to-look-at", at, criterion.id(), "no step asks for a continuity reading; take it out");
                 }
             }
@@ -241,12 +240,6 @@ final class SchemeCheck {
         }
     }
 
-    private static boolean isContinuity(TestKind test) {
-        return EnumSet.of(
-                        TestKind.EARTHING, TestKind.BONDING, TestKind.R1_R2, TestKind.R1_RN, TestKind.R2, TestKind.RING)
-                .contains(test);
-    }
-
     private void tests(Criterion.OfTests of, String at) {
         for (TestKind test : of.tests()) {
             if (!asks(test)) {
@@ -260,12 +253,7 @@ final class SchemeCheck {
     }
 
     private void relation(Criterion.Consistent consistent, String at) {
-        List<TestKind> needed = switch (consistent.relation()) {
-            case ZS_FROM_PARTS -> List.of(TestKind.ZS, TestKind.ZE);
-            case RING_FROM_ENDS -> List.of(TestKind.RING);
-            case CURRENT_FROM_ZE -> List.of(TestKind.IPF, TestKind.ZE);
-        };
-        for (TestKind test : needed) {
+        for (TestKind test : consistent.relation().needs()) {
             if (!asks(test)) {
                 add(
                         "test-not-asked",

@@ -82,4 +82,12 @@ public enum TestKind {
     public boolean isOfEachCircuit() {
         return belongs == Belongs.TO_EACH_CIRCUIT;
     }
+
+    /** Whether it gives readings of low resistance, taken through leads that are nulled. */
+    public boolean isContinuity() {
+        return switch (this) {
+            case EARTHING, BONDING, R1_R2, R1_RN, R2, RING -> true;
+            default -> false;
+        };
+    }
 }

@@ -56,7 +56,7 @@ class CourseTest {
                         rule("cpc", "insulation", Severity.COUNTS),
                         rule("insulation", "ze", Severity.SAFETY)),
                 all.criteria(),
-                new Scheme.PassRule(0, 0));
+                new Scheme.PassRule(0, 0, 1));
     }
 
     private static Step step(String id, Step.Stage stage, List<TestKind> tests, String seen) {

@@ -68,7 +68,7 @@ class CriteriaTest {
                         new OrderRule("look", "bonds", Severity.SAFETY, "dead first"),
                         new OrderRule("bonds", "cpc", Severity.COUNTS, "a path to earth first")),
                 List.of(criteria),
-                new PassRule(0, 0));
+                new PassRule(0, 0, 1));
     }
 
     private static Common common(String id, double weight, Severity severity) {

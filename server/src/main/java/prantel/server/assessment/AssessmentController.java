@@ -75,7 +75,11 @@ class AssessmentController {
 
     record NewAssessment(String bayId, String candidateId, String testerId, String schemeId) {}
 
-    /** @param brokenOff why it ended without a judgement; empty where it did not */
+    /**
+     * @param brokenOff why it ended without a judgement; empty where it did not
+     * @param decided whether its outcome is signed
+     * @param resitOf the assessment of which parts are done again in it; null for a first sitting
+     */
     record Header(
             String id,
             int bay,
@@ -89,7 +93,9 @@ class AssessmentController {
             boolean live,
             @Nullable OffsetDateTime openedAt,
             @Nullable OffsetDateTime handedInAt,
-            String brokenOff) {}
+            String brokenOff,
+            boolean decided,
+            @Nullable String resitOf) {}
 
     record HandBack(String eventId, String reason) {}
 
@@ -145,27 +151,16 @@ class AssessmentController {
     @PostMapping("/assessments")
     Header start(@RequestBody NewAssessment wanted, Principal who) {
         return header(assessments.prepare(
-                wanted.bayId(), wanted.candidateId(), wanted.testerId(), wanted.schemeId(), who.getName()));
+                wanted.bayId(),
+                wanted.candidateId(),
+                wanted.testerId(),
+                schemes.newest(wanted.schemeId()),
+                who.getName()));
     }
 
     @GetMapping("/assessments/{id}")
     Header header(@PathVariable String id) {
         return header(assessments.get(id));
-    }
-
-    /** The complete record as a file. */
-    @GetMapping(path = "/assessments/{id}/record", produces = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<byte[]> record(@PathVariable String id) {
-        Assessment assessment = assessments.get(id);
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(assessment.fixed().candidateId() + "-"
-                                        + assessment.fixed().preparedAt().toLocalDate() + ".record.json")
-                                .build()
-                                .toString())
-                .body(RecordFile.write(assessments.export(assessment)));
     }
 
     @PostMapping("/assessments/{id}/hand-back")
@@ -191,6 +186,8 @@ class AssessmentController {
                 assessment.energisedAt() != null,
                 assessment.openedAt(),
                 assessment.handedInAt(),
-                broken == null ? "" : broken.reason());
+                broken == null ? "" : broken.reason(),
+                assessment.outcome() != null,
+                assessment.conduct().resit().map(Conduct.Resit::of).orElse(null));
     }
 }

@@ -30,6 +30,7 @@ import prantel.core.assessment.Rules;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
+import prantel.core.scheme.Scheme;
 import prantel.formats.RecordFile;
 import prantel.server.account.Account;
 import prantel.server.account.Accounts;
@@ -95,7 +96,12 @@ public class Assessments implements SmartLifecycle {
             int rigVersion,
             String verdict,
             boolean overridden,
-            OffsetDateTime at) {}
+            OffsetDateTime at) {
+        /** Whether it ended without a judgement. */
+        public boolean isBrokenOff() {
+            return verdict.equals(StandingRow.BROKEN_OFF);
+        }
+    }
 
     /** Where and for whom a set of the library was used. */
     public record Use(String candidate, String bayId, OffsetDateTime preparedAt) {}
@@ -265,6 +271,32 @@ public class Assessments implements SmartLifecycle {
         return Optional.ofNullable(mapper.result(assessment.id()));
     }
 
+    /** Whether an event with this id was kept before: the answer to it was lost on its way. */
+    public boolean wasSent(String eventId) {
+        return mapper.event(eventId) != null;
+    }
+
+    /** The assessment that an event with this id was kept for. */
+    public String sentTo(String eventId) {
+        EventRow row = mapper.event(eventId);
+        if (row == null) {
+            throw Refusal.notFound("event");
+        }
+        return row.assessmentId();
+    }
+
+    /** Everything that happened in an assessment, in order. */
+    public List<Assessment.Recorded> history(Assessment assessment) {
+        return mapper.events(assessment.id()).stream()
+                .map(e -> new Assessment.Recorded(e.seq(), json.read(e.payload()), e.happenedAt(), e.accountId()))
+                .toList();
+    }
+
+    /** The newest link of its hash chain; empty while nothing happened. */
+    public String lastLink(Assessment assessment) {
+        return assessment.seq() == 0 ? "" : mapper.chain(assessment.id(), assessment.seq());
+    }
+
     /** Everything that is kept of an assessment, as it is exported. */
     public RecordFile.Content export(Assessment assessment) {
         return new RecordFile.Content(
@@ -290,7 +322,8 @@ public class Assessments implements SmartLifecycle {
 
     /** Starts an assessment in a free bay and pins every version it will be marked with. */
     @Transactional
-    public Assessment prepare(String bayId, String candidateId, String testerId, String schemeId, String assessorId) {
+    public Assessment prepare(
+            String bayId, String candidateId, String testerId, Scheme pinned, String assessorId) {
         Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
         if (standings.inBay(bayId) != null) {
@@ -305,7 +338,7 @@ public class Assessments implements SmartLifecycle {
                 "choose a candidate");
         DocumentRef tester = workshop.latestTester(testerId);
         workshop.mustBeInDate(tester);
-        DocumentRef scheme = schemes.pin(schemes.newest(schemeId), assessorId);
+        DocumentRef scheme = schemes.pin(pinned, assessorId);
         AssessmentRow row = new AssessmentRow(
                 UUID.randomUUID().toString(),
                 bayId,
@@ -396,7 +429,7 @@ public class Assessments implements SmartLifecycle {
             return repeated(before, assessmentId, event, by);
         }
         Assessment state = locked(assessmentId);
-        Rules.mayHappen(event, state).ifPresent(why -> {
+        Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, state)).ifPresent(why -> {
             throw Refusal.conflict(why.code(), why.words());
         });
         allowed.accept(state);

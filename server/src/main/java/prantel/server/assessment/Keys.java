@@ -12,6 +12,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Conduct;
 import prantel.core.assessment.Course;
 import prantel.core.assessment.Pinned;
 import prantel.core.assessment.SparedBoxes;
@@ -62,7 +63,7 @@ public class Keys {
     private record FaultsOf(DocumentRef rig, String file) {}
 
     private record KeyOf(
-            DocumentRef rig, DocumentRef tester, Pinned.Document scheme, AsBuilt asBuilt, FaultSet faults) {}
+            DocumentRef rig, DocumentRef tester, SchemeOf scheme, AsBuilt asBuilt, FaultSet faults) {}
 
     private record MarkedOf(String assessmentId, int seq) {}
 
@@ -88,19 +89,41 @@ public class Keys {
         return new DocumentRef(document.id(), document.version());
     }
 
+    /** What it is done and marked by: the scheme that was pinned; of a resit the parts that are done again. */
     public Scheme scheme(Assessment assessment) {
-        Pinned.Document scheme = assessment.fixed().versions().scheme();
-        return schemes.scheme(new DocumentRef(scheme.id(), scheme.version()));
+        return scheme(schemeOf(assessment));
     }
+
+    /** The scheme that was pinned, all of it. */
+    public Scheme wholeScheme(Assessment assessment) {
+        return scheme(new SchemeOf(assessment.fixed().versions().scheme(), List.of()));
+    }
+
+    private Scheme scheme(SchemeOf of) {
+        Scheme whole =
+                schemes.scheme(new DocumentRef(of.scheme().id(), of.scheme().version()));
+        return of.parts().isEmpty()
+                ? whole
+                : values.small(
+                        of,
+                        () -> whole.only(
+                                Set.copyOf(of.parts()), of.parts().contains(prantel.core.marking.Part.FAULTS.id())));
+    }
+
+    private static SchemeOf schemeOf(Assessment assessment) {
+        return new SchemeOf(
+                assessment.fixed().versions().scheme(),
+                assessment.conduct().resit().map(Conduct.Resit::parts).orElse(List.of()));
+    }
+
+    /** @param parts that are done again; empty for the whole */
+    private record SchemeOf(Pinned.Document scheme, List<String> parts) {}
 
     /** The boxes of its sheet, in order: those of the circuits that are tested. */
     public List<Slot> sheet(Assessment assessment) {
         Set<CircuitId> circuits = circuits(assessment);
         return values.small(
-                        new SheetOf(
-                                rigRef(assessment),
-                                assessment.fixed().versions().scheme(),
-                                circuits),
+                        new SheetOf(rigRef(assessment), schemeOf(assessment), circuits),
                         () -> new SheetSlots(SlotPlan.sheet(rig(assessment), scheme(assessment)).stream()
                                 .filter(s -> circuits.isEmpty()
                                         || s.circuit().map(circuits::contains).orElse(true))
@@ -118,7 +141,7 @@ public class Keys {
         return Course.of(assessment, scheme(assessment), sheet(assessment));
     }
 
-    private record SheetOf(DocumentRef rig, Pinned.Document scheme, Set<CircuitId> circuits) {}
+    private record SheetOf(DocumentRef rig, SchemeOf scheme, Set<CircuitId> circuits) {}
 
     private record SheetSlots(List<Slot> slots) {}
 
@@ -170,7 +193,7 @@ public class Keys {
         return faults.isEmpty()
                 ? healthy
                 : values.small(
-                        new KeyOf(rig, tester, assessment.fixed().versions().scheme(), known, faults),
+                        new KeyOf(rig, tester, schemeOf(assessment), known, faults),
                         () -> healthy.with(faults));
     }
 

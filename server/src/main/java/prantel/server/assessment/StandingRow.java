@@ -24,7 +24,7 @@ record StandingRow(
         @Nullable OffsetDateTime decidedAt,
         @Nullable String fromLibrary) {
     /** Stands where the verdict does for one that ended without one. */
-    private static final String BROKEN_OFF = "BROKEN_OFF";
+    static final String BROKEN_OFF = "BROKEN_OFF";
 
     static StandingRow of(Assessment assessment) {
         Assessment.OutcomeGiven outcome = assessment.outcome();

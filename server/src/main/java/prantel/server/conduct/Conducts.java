@@ -127,7 +127,7 @@ public class Conducts {
                 bayId,
                 old.fixed().candidateId(),
                 tester.id(),
-                old.fixed().versions().scheme().id(),
+                keys.wholeScheme(old),
                 old.conduct().assessor());
         int number = 0;
         write(

@@ -27,6 +27,7 @@ import prantel.server.assessment.Keys;
 import prantel.server.keys.Explorations;
 import prantel.server.setting.FaultSetLibrary;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -49,6 +50,7 @@ class DemoData implements SmartLifecycle {
     private final FaultSetLibrary library;
     private final DemoFaultBoxes boxes;
     private final DemoBenchTesters testers;
+    private final Schemes schemes;
     private final JsonMapper json;
     private boolean running;
 
@@ -61,7 +63,9 @@ class DemoData implements SmartLifecycle {
             FaultSetLibrary library,
             DemoFaultBoxes boxes,
             DemoBenchTesters testers,
+            Schemes schemes,
             JsonMapper json) {
+        this.schemes = schemes;
         this.explorations = explorations;
         this.library = library;
         this.boxes = boxes;
@@ -132,7 +136,7 @@ class DemoData implements SmartLifecycle {
                 who.get("bay").asString(),
                 who.get("candidate").asString(),
                 who.get("tester").asString(),
-                who.get("scheme").asString(),
+                schemes.newest(who.get("scheme").asString()),
                 who.get("assessor").asString());
         String id = prepared.id();
         Rig rig = keys.rig(prepared);

@@ -21,6 +21,7 @@ import prantel.core.assessment.Stage;
 import prantel.core.assessment.StageClock;
 import prantel.core.expectation.Drift;
 import prantel.core.marking.Finding;
+import prantel.core.marking.Outcome.Verdict;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
@@ -125,7 +126,13 @@ class FloorController {
 
     /** An assessment that is marked. */
     record Kept(
-            String assessmentId, String candidate, String rig, String verdict, boolean overridden, OffsetDateTime at) {}
+            String assessmentId,
+            String candidate,
+            String rig,
+            String verdict,
+            boolean brokenOff,
+            boolean overridden,
+            OffsetDateTime at) {}
 
     @GetMapping
     FloorView floor() {
@@ -351,7 +358,8 @@ class FloorController {
                         k.assessmentId(),
                         k.candidate(),
                         workshop.rig(new DocumentRef(k.rigId(), k.rigVersion())).name(),
-                        k.verdict().toLowerCase(java.util.Locale.ROOT),
+                        k.isBrokenOff() ? "Broken off" : Verdict.valueOf(k.verdict()).words(),
+                        k.isBrokenOff(),
                         k.overridden(),
                         k.at()))
                 .toList();

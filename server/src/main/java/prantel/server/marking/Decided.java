@@ -1,30 +1,34 @@
 package prantel.server.marking;
 
 import java.util.List;
+import java.util.Map;
 import prantel.core.assessment.Assessment;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 
-/** The marks as they stand: what the assessor gave where decided, what is proposed elsewhere. */
-final class Decided {
+/** The marks as they stand: what was given where decided, what is proposed elsewhere. */
+public final class Decided {
     private Decided() {}
 
-    static Outcome outcome(Assessment assessment, MarkedSheet sheet) {
-        List<Mark> marks = sheet.marks().stream()
+    public static List<Mark> marks(Map<String, Assessment.Decision> decisions, MarkedSheet sheet) {
+        return sheet.marks().stream()
                 .map(m -> {
-                    Assessment.Decision decision = assessment.decisions().get(m.id());
+                    Assessment.Decision decision = decisions.get(m.id());
                     return decision == null ? m : m.withAward(decision.given());
                 })
                 .toList();
-        return Outcome.of(marks, sheet.key().scheme().pass());
+    }
+
+    public static Outcome outcome(Map<String, Assessment.Decision> decisions, MarkedSheet sheet) {
+        return Outcome.of(marks(decisions, sheet), sheet.key().scheme().pass());
     }
 
     /** How many marks nobody has looked at yet; what nobody saw is not waited for. */
-    static int open(Assessment assessment, MarkedSheet sheet) {
+    static int open(Map<String, Assessment.Decision> decisions, MarkedSheet sheet) {
         return (int) sheet.marks().stream()
                 .filter(m -> m.award() != Mark.Award.NOT_SEEN)
-                .filter(m -> !assessment.decisions().containsKey(m.id()))
+                .filter(m -> !decisions.containsKey(m.id()))
                 .count();
     }
 }

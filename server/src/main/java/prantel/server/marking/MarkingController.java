@@ -35,8 +35,10 @@ class MarkingController {
     private final Assessments assessments;
     private final Keys keys;
     private final Schemes schemes;
+    private final MarkingViews views;
 
-    MarkingController(Assessments assessments, Keys keys, Schemes schemes) {
+    MarkingController(Assessments assessments, Keys keys, Schemes schemes, MarkingViews views) {
+        this.views = views;
         this.assessments = assessments;
         this.keys = keys;
         this.schemes = schemes;
@@ -50,15 +52,15 @@ class MarkingController {
     record OutcomeDecision(String eventId, Verdict given, String reason, int basedOn) {}
 
     @GetMapping
-    MarkingView marking(@PathVariable String id) {
+    MarkingView marking(@PathVariable String id, Principal who) {
         Assessment assessment = assessments.get(id);
         mustBeHandedIn(assessment);
-        return view(assessment);
+        return views.of(assessment, who.getName());
     }
 
     @PutMapping("/marks")
     MarkingView decide(@PathVariable String id, @RequestBody Decision decision, Principal who) {
-        return view(write(id, decision, who));
+        return views.of(write(id, decision, who), who.getName());
     }
 
     /** Several at once, as each alone. */
@@ -66,7 +68,7 @@ class MarkingController {
     @Transactional
     MarkingView decideAll(@PathVariable String id, @RequestBody AcceptAll all, Principal who) {
         all.decisions().forEach(d -> write(id, d, who));
-        return marking(id);
+        return marking(id, who);
     }
 
     @PutMapping("/outcome")
@@ -75,7 +77,7 @@ class MarkingController {
         Assessment before = assessments.get(id);
         mustBeHandedIn(before);
         MarkedSheet sheet = keys.marked(before);
-        Verdict proposed = Decided.outcome(before, sheet).verdict();
+        Verdict proposed = Decided.outcome(before.decisions(), sheet).verdict();
         mustHaveReason(decision.given() != proposed, decision.reason());
         Assessment decided = assessments.append(
                 id,
@@ -85,7 +87,7 @@ class MarkingController {
                 decision.basedOn(),
                 who.getName(),
                 assessment -> {
-                    int open = Decided.open(assessment, sheet);
+                    int open = Decided.open(assessment.decisions(), sheet);
                     if (open > 0) {
                         throw Refusal.conflict(
                                 "marks-open", "accept or change the " + open + " marks that are still open first");
@@ -95,7 +97,7 @@ class MarkingController {
                 decided,
                 keys.faults(decided).faults().stream().map(f -> f.kind().id()).toList());
         assessments.keepResult(decided, MarkExport.json(sheet));
-        return view(decided);
+        return views.of(decided, who.getName());
     }
 
     /** A scheme to mark by, just to see. */
@@ -112,7 +114,7 @@ class MarkingController {
         return new SchemeComparison(
                 scheme.name(),
                 scheme.version(),
-                as.outcome().verdict().name(),
+                as.outcome().verdict().words(),
                 as.outcome().points(),
                 as.outcome().outOf(),
                 Frozen.difference(kept, as));
@@ -133,6 +135,17 @@ class MarkingController {
                         Check.quoted(decision.mark()),
                         "reload the page; there is no such mark")));
         mustHaveReason(decision.given() != mark.award(), decision.reason());
+        if (before.opinions().isBlind(who.getName())) {
+            return assessments.append(
+                    id,
+                    decision.eventId(),
+                    new AssessmentEvent.OpinionGiven(
+                            mark.id(),
+                            mark.award(),
+                            decision.given(),
+                            decision.reason().strip()),
+                    who.getName());
+        }
         return assessments.append(
                 id,
                 decision.eventId(),
@@ -165,14 +178,4 @@ class MarkingController {
         }
     }
 
-    private MarkingView view(Assessment assessment) {
-        MarkedSheet today = keys.marked(assessment);
-        return MarkingView.of(
-                assessment,
-                today,
-                keys.reports(assessment),
-                assessments
-                        .resultOf(assessment)
-                        .map(kept -> new MarkingView.Kept(MarkExport.marks(kept), Frozen.difference(kept, today))));
-    }
 }

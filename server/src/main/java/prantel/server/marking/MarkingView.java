@@ -2,6 +2,7 @@ package prantel.server.marking;
 
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,12 +17,14 @@ import prantel.core.inference.Cause;
 import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
+import prantel.core.quantity.Unit;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.marking.Evidence;
 import prantel.core.marking.Finding;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
+import prantel.core.marking.Outcome.Verdict;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
@@ -45,7 +48,8 @@ record MarkingView(
         List<String> faultsReported,
         List<CauseGroup> causes,
         List<MarkLine> marks,
-        OutcomeLine outcome) {
+        OutcomeLine outcome,
+        OpinionsView opinions) {
 
     /** @param worst of its boxes: "inside", "eye" or "left-out" */
     record StepLine(String id, String label, int asked, int wantEye, boolean leftOut) {}
@@ -81,7 +85,12 @@ record MarkingView(
 
     record ReasonLine(String cause, String down, String up) {}
 
-    record ExplanationLine(String cause, String label, String evidence, String wouldRead, String question) {}
+    /** What would stand in a box had it been done otherwise, everything else the same. @param base base unit */
+    record UndoneLine(double base, String shown, boolean inside) {}
+
+    /** @param undone null where that is no number */
+    record ExplanationLine(
+            String cause, String label, String evidence, String wouldRead, String question, @Nullable UndoneLine undone) {}
 
     /** A cause that leads in several boxes, said once. */
     record CauseGroup(
@@ -137,15 +146,22 @@ record MarkingView(
         }
     }
 
+    record VerdictWords(Verdict verdict, String words) {}
+
+    /** A part to be done again. */
+    record RepeatLine(String part, String title, List<String> why) {}
+
     record OutcomeLine(
-            String proposed,
+            Verdict proposed,
             double points,
             double outOf,
             double needed,
             List<String> reasons,
+            List<RepeatLine> repeat,
+            List<VerdictWords> choices,
             boolean mayDecide,
             String whyNot,
-            @Nullable String given,
+            @Nullable Verdict given,
             String reason,
             String by,
             @Nullable OffsetDateTime at) {}
@@ -153,7 +169,13 @@ record MarkingView(
     /** The result that was decided on. @param differs what the rules of today would make otherwise */
     record Kept(List<MarkExport.KeptMark> marks, List<String> differs) {}
 
-    static MarkingView of(Assessment assessment, MarkedSheet sheet, List<FaultReport> reports, Optional<Kept> kept) {
+    static MarkingView of(
+            Assessment assessment,
+            MarkedSheet sheet,
+            List<FaultReport> reports,
+            Optional<Kept> kept,
+            Given given,
+            OpinionsView opinions) {
         Key key = sheet.key();
         Rig rig = key.rig();
         List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
@@ -172,8 +194,9 @@ record MarkingView(
                         .toList(),
                 reports(reports, rig),
                 causes(sheet.findings()),
-                marks(assessment, sheet, kept),
-                outcome(assessment, sheet, kept));
+                marks(given, sheet, kept),
+                outcome(given, sheet, kept),
+                opinions);
     }
 
     private static String engineNote(Assessment assessment) {
@@ -246,7 +269,9 @@ record MarkingView(
                 slot.limit().map(l -> limit(l, slot)).orElse(null),
                 finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                 finding.remarks(),
-                finding.explanations().stream().map(MarkingView::explanation).toList(),
+                finding.explanations().stream()
+                        .map(why -> explanation(why, slot.boxUnit(), e.window()))
+                        .toList(),
                 slot instanceof Slot.Measured m ? reasons(m, key, e.window()) : List.of());
     }
 
@@ -273,13 +298,19 @@ record MarkingView(
                 limit.working());
     }
 
-    private static ExplanationLine explanation(Explanation e) {
+    private static ExplanationLine explanation(Explanation e, Unit unit, Window window) {
         return new ExplanationLine(
                 e.cause().name(),
                 e.cause().label(),
                 e.evidence(),
                 e.wouldRead(),
-                e.cause().question());
+                e.cause().question(),
+                e.undone().isPresent()
+                        ? new UndoneLine(
+                                e.undone().getAsDouble(),
+                                unit.text(e.undone().getAsDouble()),
+                                window.holds(e.undone().getAsDouble()))
+                        : null);
     }
 
     /** Causes that lead somewhere, the one with most boxes first; the evidence is that of its first measured box. */
@@ -306,20 +337,20 @@ record MarkingView(
     }
 
     /** As they were when the outcome was decided; before that, as they are proposed. */
-    private static List<MarkLine> marks(Assessment assessment, MarkedSheet sheet, Optional<Kept> kept) {
+    private static List<MarkLine> marks(Given given, MarkedSheet sheet, Optional<Kept> kept) {
         Map<String, MarkExport.KeptMark> were = new LinkedHashMap<>();
         kept.ifPresent(k -> k.marks().forEach(m -> were.put(m.id(), m)));
         List<MarkLine> lines = new ArrayList<>();
         for (Mark mark : sheet.marks()) {
             MarkExport.KeptMark was = were.remove(mark.id());
-            MarkLine line = mark(mark, assessment, sheet);
+            MarkLine line = mark(mark, given, sheet);
             lines.add(was == null ? line : line.as(was));
         }
         return lines;
     }
 
-    private static MarkLine mark(Mark mark, Assessment assessment, MarkedSheet sheet) {
-        Assessment.Decision decision = assessment.decisions().get(mark.id());
+    private static MarkLine mark(Mark mark, Given given, MarkedSheet sheet) {
+        Assessment.Decision decision = given.decisions().get(mark.id());
         return new MarkLine(
                 mark.id(),
                 stepOf(mark, sheet),
@@ -360,21 +391,21 @@ record MarkingView(
                 .orElse("RECORD");
     }
 
-    private static double points(MarkExport.KeptMark kept, Assessment assessment) {
-        Assessment.Decision decision = assessment.decisions().get(kept.id());
+    private static double points(MarkExport.KeptMark kept, Given given) {
+        Assessment.Decision decision = given.decisions().get(kept.id());
         return decision == null
                 ? kept.points()
                 : kept.weight() * decision.given().share();
     }
 
-    private static OutcomeLine outcome(Assessment assessment, MarkedSheet sheet, Optional<Kept> kept) {
-        Outcome now = Decided.outcome(assessment, sheet);
-        int open = Decided.open(assessment, sheet);
-        Assessment.OutcomeGiven given = assessment.outcome();
+    private static OutcomeLine outcome(Given marks, MarkedSheet sheet, Optional<Kept> kept) {
+        Outcome now = Decided.outcome(marks.decisions(), sheet);
+        int open = Decided.open(marks.decisions(), sheet);
+        Assessment.OutcomeGiven given = marks.outcome();
         return new OutcomeLine(
-                now.verdict().name(),
+                now.verdict(),
                 kept.map(k -> k.marks().stream()
-                                .mapToDouble(m -> points(m, assessment))
+                                .mapToDouble(m -> points(m, marks))
                                 .sum())
                         .orElse(now.points()),
                 kept.map(k -> k.marks().stream()
@@ -383,9 +414,15 @@ record MarkingView(
                         .orElse(now.outOf()),
                 now.needed(),
                 now.reasons(),
+                now.repeat().stream()
+                        .map(r -> new RepeatLine(r.part().id(), r.part().title(), r.why()))
+                        .toList(),
+                Arrays.stream(Verdict.values())
+                        .map(v -> new VerdictWords(v, v.words()))
+                        .toList(),
                 open == 0 && given == null,
                 open == 0 ? "" : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change",
-                given == null ? null : given.given().name(),
+                given == null ? null : given.given(),
                 given == null ? "" : given.reason(),
                 given == null ? "" : given.by(),
                 given == null ? null : given.at());

@@ -80,7 +80,8 @@ class SheetController {
             String rig,
             int bay,
             String state,
-            @Nullable OffsetDateTime since) {}
+            @Nullable OffsetDateTime since,
+            boolean feedback) {}
 
     record NewReading(String eventId, String slot, String text, int basedOn) {}
 
@@ -101,7 +102,8 @@ class SheetController {
                         keys.rig(a).name(),
                         bay(a),
                         state(a),
-                        a.handedInAt() != null ? a.handedInAt() : a.openedAt()))
+                        a.handedInAt() != null ? a.handedInAt() : a.openedAt(),
+                        a.feedback() != null))
                 .toList();
     }
 

@@ -1,0 +1,196 @@
+package prantel.core.feedback;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import prantel.core.assessment.Feedback;
+import prantel.core.assessment.Feedback.Kind;
+import prantel.core.assessment.Feedback.Sentence;
+import prantel.core.expectation.Window.Side;
+import prantel.core.inference.Cause;
+import prantel.core.marking.Evidence;
+import prantel.core.marking.Finding;
+import prantel.core.marking.Mark;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Outcome;
+import prantel.core.rig.Circuit;
+import prantel.core.sequence.SlotId;
+
+/**
+ * Drafts what a candidate is told, from the marks as they were given: what was right, what to do otherwise with the reading
+ * that taught it, what to practise. Nothing in it says what was set or what a box should have read, unless that is asked for.
+ */
+public final class FeedbackDraft {
+    private static final int MOST_PLACES = 4;
+
+    private final MarkedSheet sheet;
+    private final Map<String, Award> given;
+    private final Outcome outcome;
+    private final boolean faultsNamed;
+
+    private FeedbackDraft(MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed) {
+        this.sheet = sheet;
+        this.given = given;
+        this.outcome = outcome;
+        this.faultsNamed = faultsNamed;
+    }
+
+    /**
+     * @param given what was given where it is not what is proposed, by mark
+     * @param outcome of the marks as given
+     * @param faultsNamed whether it may say what was set
+     */
+    public static List<Sentence> of(
+            MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed) {
+        FeedbackDraft draft = new FeedbackDraft(sheet, given, outcome, faultsNamed);
+        List<Sentence> lines = new ArrayList<>();
+        lines.addAll(draft.unsafe());
+        lines.addAll(draft.right());
+        lines.addAll(draft.readings());
+        lines.addAll(draft.others());
+        lines.addAll(draft.practise());
+        return lines;
+    }
+
+    private Award award(Mark mark) {
+        return given.getOrDefault(mark.id(), mark.award());
+    }
+
+    /** What could have hurt somebody comes first. */
+    private List<Sentence> unsafe() {
+        return sheet.marks().stream()
+                .filter(m -> award(m) == Award.NONE && m.evidence() instanceof Evidence.Unsafe)
+                .map(m -> line(Kind.CHANGE, Words.unsafe((Evidence.Unsafe) m.evidence())))
+                .toList();
+    }
+
+    /** One sentence for each test that held up, with its circuits. */
+    private List<Sentence> right() {
+        Map<String, Set<String>> byGroup = new LinkedHashMap<>();
+        Set<String> notAll = new LinkedHashSet<>();
+        for (Mark mark : sheet.marks()) {
+            boolean counts = award(mark) != Award.NOT_SEEN && !(mark.evidence() instanceof Evidence.OfFaults);
+            if (!counts || mark.group().isEmpty()) {
+                continue;
+            }
+            String key = mark.group() + "\n" + circuit(mark);
+            if (award(mark) == Award.FULL) {
+                byGroup.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(circuit(mark));
+            } else {
+                notAll.add(key);
+            }
+        }
+        List<Sentence> lines = new ArrayList<>();
+        byGroup.forEach((group, circuits) -> {
+            List<String> held = circuits.stream()
+                    .filter(c -> !notAll.contains(group + "\n" + c))
+                    .toList();
+            if (!held.isEmpty()) {
+                lines.add(line(
+                        Kind.RIGHT,
+                        Words.right(
+                                group,
+                                held.stream().filter(c -> !c.isEmpty()).toList())));
+            }
+        });
+        return lines;
+    }
+
+    private String circuit(Mark mark) {
+        return sheet.key().circuits().stream()
+                .filter(c -> mark.id().startsWith(c.id() + "/"))
+                .map(Circuit::label)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** What readings came from, said once for each cause with the readings that show it; what nothing explains last. */
+    private List<Sentence> readings() {
+        Map<Cause, List<Finding>> led = new LinkedHashMap<>();
+        List<Finding> unexplained = new ArrayList<>();
+        for (Finding finding : sheet.findings()) {
+            if (!finding.asked() || isSpared(finding) || !costs(finding)) {
+                continue;
+            }
+            if (!finding.explanations().isEmpty()) {
+                led.computeIfAbsent(finding.explanations().getFirst().cause(), c -> new ArrayList<>())
+                        .add(finding);
+            } else if (finding.side() != Side.INSIDE && finding.written().isReading()) {
+                unexplained.add(finding);
+            }
+        }
+        List<Sentence> lines = new ArrayList<>();
+        led.forEach((cause, of) -> Advice.of(cause)
+                .ifPresent(advice -> lines.add(line(Kind.CHANGE, Words.readings(places(of), advice), slots(of)))));
+        if (!unexplained.isEmpty()) {
+            lines.add(line(Kind.CHANGE, Words.unexplained(places(unexplained)), slots(unexplained)));
+        }
+        return lines;
+    }
+
+    /** Whether it lost a mark as it was given: an assessor who gave it all the same thought otherwise. */
+    private boolean costs(Finding finding) {
+        SlotId slot = finding.expectation().slot().id();
+        return sheet.marks().stream()
+                .filter(m -> m.slots().contains(slot))
+                .anyMatch(m -> award(m) == Award.NONE || award(m) == Award.HALF);
+    }
+
+    private boolean isSpared(Finding finding) {
+        SlotId slot = finding.expectation().slot().id();
+        return sheet.marks().stream()
+                .anyMatch(m -> m.evidence() instanceof Evidence.Spared && m.slots().contains(slot));
+    }
+
+    /** What is of no reading: judgements, notation, what was seen, asked and in which order. */
+    private List<Sentence> others() {
+        Map<String, Set<SlotId>> said = new LinkedHashMap<>();
+        for (Mark mark : sheet.marks()) {
+            if (award(mark) != Award.NONE && award(mark) != Award.HALF) {
+                continue;
+            }
+            Words.of(mark, circuit(mark), faultsNamed)
+                    .ifPresent(text -> said.computeIfAbsent(text, t -> new LinkedHashSet<>())
+                            .addAll(mark.slots()));
+        }
+        return said.entrySet().stream()
+                .map(e -> new Sentence(
+                        Kind.CHANGE,
+                        e.getKey(),
+                        e.getValue().stream().map(SlotId::value).toList()))
+                .toList();
+    }
+
+    private List<Sentence> practise() {
+        return outcome.repeat().stream()
+                .map(r -> line(Kind.PRACTISE, Words.again(r.part())))
+                .toList();
+    }
+
+    private static String places(List<Finding> of) {
+        String places = of.stream()
+                .limit(MOST_PLACES)
+                .map(f -> f.expectation().slot().quantity() + ", "
+                        + f.expectation().slot().where() + ": you wrote "
+                        + f.written().asWritten())
+                .collect(Collectors.joining("; "));
+        return of.size() > MOST_PLACES ? places + "; and " + (of.size() - MOST_PLACES) + " more" : places;
+    }
+
+    private static List<String> slots(List<Finding> of) {
+        return of.stream().map(f -> f.expectation().slot().id().value()).toList();
+    }
+
+    private static Sentence line(Kind kind, String text) {
+        return line(kind, text, List.of());
+    }
+
+    private static Sentence line(Kind kind, String text, List<String> slots) {
+        return new Sentence(kind, text, slots);
+    }
+}

@@ -1,0 +1,124 @@
+package prantel.core.feedback;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import prantel.core.assessment.Feedback.Kind;
+import prantel.core.assessment.Feedback.Sentence;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultSet;
+import prantel.core.fixtures.Faults;
+import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
+import prantel.core.fixtures.Testers;
+import prantel.core.inference.Cause;
+import prantel.core.instrument.Reading;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Marker;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.SlotId;
+
+/** What a candidate is told of a record. What belongs into it: common practice, no source. */
+class FeedbackDraftTest {
+    private static Key key(Fault... faults) {
+        return Key.of(Rigs.fiveSockets(), FaultSet.of(faults), Testers.usual(), Schemes.fullSequence());
+    }
+
+    private static Map<SlotId, String> honest(Key key) {
+        Map<SlotId, String> readings = new LinkedHashMap<>();
+        for (Expectation e : key.expectations()) {
+            if (e.slot().step() != TestKind.R2) {
+                readings.put(e.slot().id(), e.withFaults().shown());
+            }
+        }
+        return readings;
+    }
+
+    private static List<Sentence> draft(Key key, Map<SlotId, String> readings, boolean named) {
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
+        return FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), named);
+    }
+
+    private static String all(List<Sentence> lines) {
+        return String.join("\n", lines.stream().map(Sentence::text).toList());
+    }
+
+    @Test
+    void leadsThatWereNotNulledAreSaidOnceWithTheReadingsThatTaughtIt() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key);
+        int touched = 0;
+        for (Expectation e : key.expectations()) {
+            if (e.slot().step() == TestKind.R1_R2 && e.withFaults() instanceof Reading.Value v) {
+                readings.put(e.slot().id(), String.format(java.util.Locale.ROOT, "%.2f", v.value() + 0.13));
+                touched++;
+            }
+        }
+        List<Sentence> lines = draft(key, readings, false);
+        assertThat(lines)
+                .filteredOn(l -> l.text().contains("Null the leads"))
+                .singleElement()
+                .satisfies(l -> assertThat(l.slots()).hasSizeGreaterThan(1))
+                .satisfies(l -> assertThat(l.kind()).isEqualTo(Kind.CHANGE));
+        assertThat(touched).isGreaterThan(1);
+    }
+
+    /** The key of a set that is used again stays in the house: neither its faults nor what was expected are told. */
+    @Test
+    void neitherAFaultNorAnExpectedValueIsTold() {
+        Fault open = Faults.cpcOpenAfter(3);
+        Key faulted = key(open);
+        // written as if the rig were sound: every reading that the fault moves is off
+        Map<SlotId, String> asIfSound = honest(key());
+        List<Sentence> lines = draft(faulted, asIfSound, false);
+        assertThat(lines).isNotEmpty();
+        assertThat(all(lines)).doesNotContain(open.title());
+        for (Expectation e : faulted.expectations()) {
+            String written = asIfSound.get(e.slot().id());
+            String expected = e.withFaults().shown();
+            boolean told = asIfSound.containsValue(expected) || expected.length() < 5;
+            if (written != null && !told) {
+                assertThat(all(lines)).doesNotContain(expected);
+            }
+        }
+        assertThat(all(draft(faulted, asIfSound, true)))
+                .as("where it is not used again it may be told")
+                .contains(open.title());
+    }
+
+    @Test
+    void whatAnAssessorGaveAfterAllIsNotHeldAgainstAnybody() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key);
+        SlotId odd = key.expectations().stream()
+                .filter(e -> e.slot().step() == TestKind.BONDING)
+                .findFirst()
+                .orElseThrow()
+                .slot()
+                .id();
+        readings.put(odd, "3.71");
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
+        Map<String, Award> given = new LinkedHashMap<>();
+        sheet.marks().forEach(m -> given.put(m.id(), Award.FULL));
+        assertThat(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false))
+                .as("as proposed it is said")
+                .anyMatch(l -> l.kind() == Kind.CHANGE && l.text().contains("3.71"));
+        List<Sentence> lines = FeedbackDraft.of(sheet, given, sheet.outcome(), false);
+        assertThat(lines).noneMatch(l -> l.kind() == Kind.CHANGE);
+    }
+
+    @Test
+    void everyCauseOfAPersonHasItsAdviceAndOneOfTheRigHasNone() {
+        for (Cause cause : EnumSet.allOf(Cause.class)) {
+            assertThat(Advice.of(cause).isPresent()).as(cause.name()).isEqualTo(!cause.isOfTheRig());
+        }
+    }
+}

@@ -1,0 +1,2 @@
+export { FeedbackStage } from "./FeedbackStage";
+export { MyFeedbackPage } from "./MyFeedbackPage";

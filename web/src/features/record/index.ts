@@ -1,0 +1,1 @@
+export { RecordStage } from "./RecordStage";
