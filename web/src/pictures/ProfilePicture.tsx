@@ -139,7 +139,16 @@ export function ProfilePicture({
         return (
           <g key={dot.station}>
             <RecordedMark {...at} side={dot.side} overRange={dot.overRange} />
-            <text x={at.x + 12} y={at.y + 4} fontSize={16} fontWeight={600}>
+            <text
+              x={at.x > RIGHT - 70 ? at.x - 12 : at.x + 12}
+              y={at.y + 4}
+              textAnchor={at.x > RIGHT - 70 ? "end" : "start"}
+              fontSize={16}
+              fontWeight={600}
+              stroke="var(--sheet)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
               {dot.text}
             </text>
           </g>

@@ -76,7 +76,7 @@ function Editor({ id, view }: { id: string; view: Schemas["FeedbackView"] }) {
                       aria-label={`${title}, a sentence`}
                       value={line.text}
                       maxLength={600}
-                      rows={Math.max(2, Math.ceil(line.text.length / 85))}
+                      rows={Math.ceil(line.text.length / 85) || 1}
                       onChange={(e) =>
                         change(lines.map((l) => (l.key === line.key ? { ...l, text: e.target.value } : l)))
                       }

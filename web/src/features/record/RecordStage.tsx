@@ -120,7 +120,7 @@ function Whole({ id, record }: { id: string; record: View }) {
         <Scrolled label="Marks">
           <table className="w-full min-w-[760px] text-[14px]">
             <thead>
-              <tr className="text-left">
+              <tr className="text-left [&>th]:pr-3">
                 <th>For</th>
                 <th>Of</th>
                 <th>Proposed</th>
@@ -156,7 +156,7 @@ function Whole({ id, record }: { id: string; record: View }) {
         <Scrolled label="Readings">
           <table className="w-full min-w-[680px] text-[14px]">
             <thead>
-              <tr className="text-left">
+              <tr className="text-left [&>th]:pr-3">
                 <th>Quantity</th>
                 <th>Where</th>
                 <th>Written</th>

@@ -72,9 +72,9 @@ class JourneyIT extends BrowserTest {
             page.waitForTimeout(150);
         }
         assertThat(allDecided).isVisible();
-        assertThat(page.getByText("Referral proposed")).isVisible();
-        button(page, "Decide referral").click();
-        assertThat(page.getByText(Pattern.compile("decided .* of 23 points"))).isVisible();
+        assertThat(page.getByText("Refer these parts proposed")).isVisible();
+        button(page, "Decide: refer these parts").click();
+        assertThat(page.getByText(Pattern.compile("signed .* of 23 points"))).isVisible();
         page.context().close();
     }
 

@@ -302,7 +302,7 @@ class WholeSequenceIT extends BrowserTest {
         assertThat(page.getByText("all decided")).isVisible();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Decide")))
                 .click();
-        assertThat(page.getByText(Pattern.compile("decided .* points"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("signed .* points"))).isVisible();
         Axe.check(page, "Mark, a whole sequence");
     }
 

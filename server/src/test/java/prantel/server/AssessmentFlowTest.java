@@ -448,7 +448,7 @@ class AssessmentFlowTest {
                         .get(0)
                         .get("verdict")
                         .asString())
-                .isEqualTo("referral");
+                .isEqualTo("Refer these parts");
     }
 
     @Test

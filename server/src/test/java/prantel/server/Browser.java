@@ -60,7 +60,13 @@ final class Browser {
             var result = mvc.perform(request).andReturn();
             session = (MockHttpSession) result.getRequest().getSession();
             MockHttpServletResponse response = result.getResponse();
-            return new Answer(response.getStatus(), response.getContentAsString(StandardCharsets.UTF_8));
+            if (response.getStatus() >= 500 && result.getResolvedException() != null) {
+                throw new AssertionError(method + " " + path + " failed", result.getResolvedException());
+            }
+            return new Answer(
+                    response.getStatus(),
+                    response.getContentAsString(StandardCharsets.UTF_8),
+                    response.getContentAsByteArray());
         } catch (Exception e) {
             throw new AssertionError(method + " " + path, e);
         }
@@ -70,7 +76,17 @@ final class Browser {
         return UUID.randomUUID().toString();
     }
 
-    record Answer(int status, String text) {
+    record Answer(int status, String text, byte[] bytes) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Answer a && a.status == status && a.text.equals(text);
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * status + text.hashCode();
+        }
+
         JsonNode json() {
             return JSON.readTree(text);
         }

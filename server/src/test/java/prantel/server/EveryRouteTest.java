@@ -43,7 +43,9 @@ class EveryRouteTest {
             "PUT /api/my/sheets/{id}/readings",
             "PUT /api/my/sheets/{id}/judgements",
             "PUT /api/my/sheets/{id}/fault-reports",
-            "POST /api/my/sheets/{id}/hand-in");
+            "POST /api/my/sheets/{id}/hand-in",
+            "GET /api/my/sheets/{id}/feedback",
+            "GET /api/my/sheets/{id}/feedback/pdf");
     /** Before anybody signed in. */
     private static final Set<String> FOR_ANYBODY = Set.of(
             "GET /api/session",

@@ -69,18 +69,25 @@ public final class FeedbackDraft {
                 .toList();
     }
 
-    /** One sentence for each test that held up, with its circuits. */
+    /** One sentence for each test that held up, with its circuits and with what it held up in. */
     private List<Sentence> right() {
         Map<String, Set<String>> byGroup = new LinkedHashMap<>();
+        Map<String, Set<String>> titles = new LinkedHashMap<>();
         Set<String> notAll = new LinkedHashSet<>();
+        Set<SlotId> lost = sheet.marks().stream()
+                .filter(m -> award(m) == Award.NONE || award(m) == Award.HALF)
+                .flatMap(m -> m.slots().stream())
+                .collect(Collectors.toSet());
         for (Mark mark : sheet.marks()) {
             boolean counts = award(mark) != Award.NOT_SEEN && !(mark.evidence() instanceof Evidence.OfFaults);
             if (!counts || mark.group().isEmpty()) {
                 continue;
             }
             String key = mark.group() + "\n" + circuit(mark);
-            if (award(mark) == Award.FULL) {
+            // a reading that something else was lost on is no example of how it should be
+            if (award(mark) == Award.FULL && mark.slots().stream().noneMatch(lost::contains)) {
                 byGroup.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(circuit(mark));
+                titles.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(mark.title());
             } else {
                 notAll.add(key);
             }
@@ -95,7 +102,8 @@ public final class FeedbackDraft {
                         Kind.RIGHT,
                         Words.right(
                                 group,
-                                held.stream().filter(c -> !c.isEmpty()).toList())));
+                                held.stream().filter(c -> !c.isEmpty()).toList(),
+                                List.copyOf(titles.getOrDefault(group, Set.of())))));
             }
         });
         return lines;

@@ -16,10 +16,16 @@ final class Words {
                 + ". Talk it over with your assessor before you are at a rig again.";
     }
 
-    /** @param circuits empty for what is done once for the rig */
-    static String right(String group, List<String> circuits) {
-        return group + (circuits.isEmpty() ? "" : " (" + String.join(", ", circuits) + ")")
-                + ": done and recorded as it should be.";
+    /** Where more was looked at than this it is not listed. */
+    private static final int FEW = 4;
+
+    /** @param circuits empty for what is done once for the rig @param titles what was looked at */
+    static String right(String group, List<String> circuits, List<String> titles) {
+        return group + (circuits.isEmpty() ? "" : " (" + String.join(", ", circuits) + ")") + ": "
+                + (titles.size() <= FEW
+                        ? titles.stream().map(Words::lower).collect(Collectors.joining("; "))
+                        : "done and recorded as it should be")
+                + ".";
     }
 
     static String readings(String places, String advice) {
@@ -111,7 +117,10 @@ final class Words {
     }
 
     private static String lower(String sentence) {
-        return sentence.isEmpty() ? "" : sentence.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + sentence.substring(1);
+        // R1+R2 and Zs keep their capital
+        return sentence.length() < 2 || !Character.isLowerCase(sentence.charAt(1)) || sentence.startsWith("Zs")
+                ? sentence
+                : sentence.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + sentence.substring(1);
     }
 
     static String again(Part part) {

@@ -191,6 +191,11 @@ public class Assessments implements SmartLifecycle {
         return get(standings.open());
     }
 
+    /** Those that somebody was asked to mark alone and has not signed yet. */
+    public List<Assessment> opinionsAskedOf(String account) {
+        return get(standings.opinionsAskedOf(account));
+    }
+
     /** The assessment that has a bay. */
     public Optional<Assessment> inBay(String bayId) {
         return Optional.ofNullable(standings.inBay(bayId)).map(this::get);
@@ -455,9 +460,21 @@ public class Assessments implements SmartLifecycle {
                         seq == 1 ? Chain.START : mapper.chain(assessmentId, seq - 1),
                         new Chain.Link(assessmentId, seq, eventId, payload, now, by))));
         update(next);
+        if (event instanceof AssessmentEvent.OpinionAsked
+                || event instanceof AssessmentEvent.OpinionSigned
+                || event instanceof AssessmentEvent.HandedBack) {
+            keepOpinions(next);
+        }
         effect.run();
         keepAfterCommit(next);
         return next;
+    }
+
+    private void keepOpinions(Assessment next) {
+        standings.forgetOpinions(next.id());
+        next.opinions().of().keySet().stream()
+                .filter(next.opinions()::isBlind)
+                .forEach(account -> standings.insertOpinion(next.id(), account));
     }
 
     /** What a writer had seen of the subject before. */

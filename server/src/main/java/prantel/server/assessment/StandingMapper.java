@@ -74,6 +74,15 @@ interface StandingMapper {
         where a.bay_id = #{bayId} and s.cleared""")
     int clearedIn(String bayId);
 
+    @Delete("delete from opinion_open where assessment_id = #{id}")
+    void forgetOpinions(String id);
+
+    @Insert("insert into opinion_open (assessment_id, account_id) values (#{id}, #{account})")
+    void insertOpinion(@Param("id") String id, @Param("account") String account);
+
+    @Select("select assessment_id from opinion_open where account_id = #{account}")
+    List<String> opinionsAskedOf(String account);
+
     @Delete("delete from fault_result where assessment_id = #{id}")
     void forgetResults(String id);
 

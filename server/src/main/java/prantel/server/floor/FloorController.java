@@ -1,11 +1,13 @@
 package prantel.server.floor;
 
 import java.time.Clock;
+import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.Supplier;
@@ -16,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Opinions;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.Stage;
 import prantel.core.assessment.StageClock;
@@ -135,12 +138,13 @@ class FloorController {
             OffsetDateTime at) {}
 
     @GetMapping
-    FloorView floor() {
+    FloorView floor(Principal viewer) {
         List<Assessment> open = assessments.open();
         List<BayView> bays = workshop.bays().stream().map(b -> bay(b, open)).toList();
         List<Need> aisle = new ArrayList<>();
         open.forEach(a -> aisle.addAll(
                 whole(a, () -> needs(a), () -> List.of(need(a, "mark", UNREADABLE, "tell the technician")))));
+        assessments.opinionsAskedOf(viewer.getName()).forEach(a -> aisle.add(opinionNeed(a, viewer.getName())));
         aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
         return new FloorView(bays, aisle, kept());
@@ -224,6 +228,17 @@ class FloorController {
                                                     .replaceAll("[\\[\\]]", "");
                 })
                 .orElse("");
+    }
+
+    /** Somebody waits for what this person thinks of a record. */
+    private Need opinionNeed(Assessment a, String viewer) {
+        Opinions.Opinion opinion = Objects.requireNonNull(a.opinions().of().get(viewer));
+        String candidate = accounts.nameOf(a.fixed().candidateId());
+        String what = switch (opinion.purpose()) {
+            case SECOND -> "Mark " + candidate + " by yourself: a second mark";
+            case EXERCISE -> "Mark " + candidate + " by yourself: an exercise";
+        };
+        return need(a, "mark", what, "asked by " + accounts.nameOf(opinion.askedBy()));
     }
 
     private Need driftNeed(BayView view) {

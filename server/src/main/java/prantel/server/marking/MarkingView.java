@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Rules;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
@@ -195,7 +197,7 @@ record MarkingView(
                 reports(reports, rig),
                 causes(sheet.findings()),
                 marks(given, sheet, kept),
-                outcome(given, sheet, kept),
+                outcome(given, sheet, kept, standsAgainst(assessment, given)),
                 opinions);
     }
 
@@ -398,7 +400,16 @@ record MarkingView(
                 : kept.weight() * decision.given().share();
     }
 
-    private static OutcomeLine outcome(Given marks, MarkedSheet sheet, Optional<Kept> kept) {
+    /** What stands against signing the outcome, besides open marks; empty for nothing, and for whoever marks it alone. */
+    private static String standsAgainst(Assessment assessment, Given given) {
+        return given.blind() || given.outcome() != null
+                ? ""
+                : Rules.mayHappen(new AssessmentEvent.OutcomeDecided(Verdict.PASS, Verdict.PASS, ""), assessment)
+                        .map(Rules.Why::words)
+                        .orElse("");
+    }
+
+    private static OutcomeLine outcome(Given marks, MarkedSheet sheet, Optional<Kept> kept, String against) {
         Outcome now = Decided.outcome(marks.decisions(), sheet);
         int open = Decided.open(marks.decisions(), sheet);
         Assessment.OutcomeGiven given = marks.outcome();
@@ -420,8 +431,8 @@ record MarkingView(
                 Arrays.stream(Verdict.values())
                         .map(v -> new VerdictWords(v, v.words()))
                         .toList(),
-                open == 0 && given == null,
-                open == 0 ? "" : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change",
+                open == 0 && given == null && against.isEmpty(),
+                open == 0 ? against : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change",
                 given == null ? null : given.given(),
                 given == null ? "" : given.reason(),
                 given == null ? "" : given.by(),

@@ -53,7 +53,7 @@ public final class OwnReadings {
         add(
                 svg,
                 "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 %d %d' width='%d' height='%d' role='img'>"
-                        + "<title>%s</title><g font-family='Source Sans 3, sans-serif' font-size='13' fill='#1b2431'>",
+                        + "<title>%s</title><g font-family='&quot;Source Sans 3&quot;, sans-serif' font-size='13' fill='#1b2431'>",
                 W, H, W, H, escaped(words(circuit, quantity, dots)));
         add(svg, "<rect width='%d' height='%d' fill='#fffdf8'/>", W, H);
         add(svg, "<text x='%d' y='18' font-weight='700'>%s</text>", LEFT - 40, escaped(circuit.label() + ", " + quantity));

@@ -1,6 +1,8 @@
 package prantel.server.record;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -9,16 +11,23 @@ import prantel.core.assessment.Checklist;
 import prantel.core.scheme.Observation;
 import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
+import prantel.core.sequence.Slot;
 
 /** What happened, in words; what stands in tables of its own (readings, judgements, marks) is not said again. */
 final class Deeds {
     private final Scheme scheme;
     private final Function<String, String> names;
+    private final Map<String, String> boxes = new HashMap<>();
 
-    /** @param names of accounts */
-    Deeds(Scheme scheme, Function<String, String> names) {
+    /** @param names of accounts @param slots every box a reading may have been taken for */
+    Deeds(Scheme scheme, Function<String, String> names, List<Slot> slots) {
         this.scheme = scheme;
         this.names = names;
+        slots.forEach(s -> boxes.put(s.id().value(), s.quantity() + ", " + s.where() + ","));
+    }
+
+    private String box(String slot) {
+        return boxes.getOrDefault(slot, slot);
     }
 
     Optional<String> words(AssessmentEvent event) {
@@ -28,7 +37,7 @@ final class Deeds {
                         "Faults chosen" + (chosen.from() == null ? "" : ", from the library: " + chosen.from());
                     case AssessmentEvent.LockedOff locked -> "Locked off before faults were set";
                     case AssessmentEvent.CheckTaken check ->
-                        "Proved set: " + check.slot() + " reads " + check.text();
+                        "Proved set: " + box(check.slot()) + " reads " + check.text();
                     case AssessmentEvent.SheetOpened opened -> "Sheet opened";
                     case AssessmentEvent.ReadingWritten written -> null;
                     case AssessmentEvent.BoxJudged judged -> null;
@@ -43,7 +52,7 @@ final class Deeds {
                                         ? ""
                                         : "; " + outcome.proposed().words() + " was proposed. " + outcome.reason());
                     case AssessmentEvent.ClearCheckTaken check ->
-                        "Proved healthy again: " + check.slot() + " reads " + check.text();
+                        "Proved healthy again: " + box(check.slot()) + " reads " + check.text();
                     case AssessmentEvent.Cleared cleared -> "Rig cleared";
                     case AssessmentEvent.BoxCommanded box ->
                         box.relays().isEmpty()
@@ -59,7 +68,7 @@ final class Deeds {
                                 }
                                 + (handled.done() ? "" : ": taken back");
                     case AssessmentEvent.LiveCheckTaken check ->
-                        "Proved out before going live: " + check.slot() + " reads " + check.text();
+                        "Proved out before going live: " + box(check.slot()) + " reads " + check.text();
                     case AssessmentEvent.Energised energised ->
                         energised.on()
                                 ? "Made live" + (energised.reason() == null ? "" : ": " + energised.reason())
@@ -72,7 +81,7 @@ final class Deeds {
                     case AssessmentEvent.Stopped stopped -> "Stopped for safety: " + stopped.what();
                     case AssessmentEvent.StopLifted lifted -> "Went on after the stop: " + lifted.reason();
                     case AssessmentEvent.ReadingTaken taken ->
-                        "Taken from " + taken.instrument() + ": " + taken.slot() + " reads " + taken.text();
+                        "Taken from " + taken.instrument() + ": " + box(taken.slot()) + " reads " + taken.text();
                     case AssessmentEvent.Ticked tick -> ticked(tick);
                     case AssessmentEvent.Halted halted -> "Clock stopped, " + halted.why().words() + ": " + halted.what();
                     case AssessmentEvent.Resumed resumed -> "Clock on again: " + resumed.what();

@@ -16,6 +16,7 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotPlan;
 import prantel.formats.MarkExport;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
@@ -47,7 +48,7 @@ class Records {
     RecordView of(Assessment a) {
         List<Assessment.Recorded> events = assessments.history(a);
         Scheme scheme = keys.scheme(a);
-        Deeds deeds = new Deeds(scheme, accounts::nameOf);
+        Deeds deeds = new Deeds(scheme, accounts::nameOf, SlotPlan.sheet(keys.rig(a), keys.wholeScheme(a)));
         return new RecordView(
                 a.id(),
                 accounts.nameOf(a.fixed().candidateId()),

@@ -1,0 +1,78 @@
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { expect, it } from "vitest";
+import type { Schemas } from "../../api/client";
+import { shown, StandIn } from "../../testing/server";
+import { RecordStage } from "./RecordStage";
+
+const record: Schemas["RecordView"] = {
+  id: "a",
+  candidate: "Petra Lindholm",
+  facts: [{ label: "Rig", value: "Toll Cottage, version 1" }],
+  outcome: {
+    words: "Refer these parts",
+    proposed: "Competent",
+    points: 18,
+    outOf: 23,
+    reasons: [],
+    otherwise: "the ring was shaky",
+  },
+  stations: [
+    {
+      id: "bonding",
+      title: "Bonding",
+      live: false,
+      state: "DONE",
+      at: "2026-11-27T10:05:00Z",
+      by: "Petra Lindholm",
+    },
+    { id: "zs", title: "Zs", live: true, state: "OPEN", at: null, by: "" },
+  ],
+  deeds: [{ at: "2026-11-27T10:00:00Z", by: "Ines Marrow", words: "Sheet opened" }],
+  readings: [
+    {
+      slot: "bond/gas",
+      quantity: "R2",
+      where: "gas pipe",
+      written: "0.02",
+      judged: "satisfactory",
+      before: ["0.2", "(empty)"],
+      at: "2026-11-27T10:06:00Z",
+      by: "Petra Lindholm",
+    },
+  ],
+  marks: [
+    {
+      id: "bonding/measured",
+      group: "Bonding",
+      title: "Measured rightly",
+      weight: 2,
+      proposed: "half",
+      first: "full",
+      second: "half",
+      counts: "half",
+      points: 1,
+      reason: "shown later",
+      evidence: "1 of 4 is off.",
+    },
+  ],
+  signatures: [{ what: "Outcome signed", by: "Ines Marrow", at: "2026-11-27T11:00:00Z" }],
+  chain: "abc123",
+};
+
+it("shows the whole record: procedure, deeds, both opinions, what stood in a box before, the chain", async () => {
+  new StandIn().answers["/api/assessments/a/record/view"] = record;
+  shown(<RecordStage id="a" />);
+  await userEvent.click(await screen.findByRole("button", { name: /^Bonding/ }));
+  expect(screen.getByRole("status")).toHaveTextContent("begun 2026-11-27 10:05, Petra Lindholm");
+  expect(screen.getByText("Decided otherwise: the ring was shaky")).toBeInTheDocument();
+  const marks = within(screen.getByRole("region", { name: "Marks" }));
+  expect(marks.getAllByRole("cell").map((c) => c.textContent)).toEqual(
+    expect.arrayContaining(["half", "full", "2"]),
+  );
+  expect(
+    within(screen.getByRole("region", { name: "Readings" })).getByText("0.2, (empty)"),
+  ).toBeInTheDocument();
+  expect(screen.getByText(/abc123/)).toBeInTheDocument();
+  expect(screen.getByRole("link", { name: "PDF" })).toHaveAttribute("href", "/api/assessments/a/record/pdf");
+});
