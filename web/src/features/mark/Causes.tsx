@@ -37,9 +37,18 @@ function canTry(view: MarkingView, cause: Cause) {
 export function Causes({ view, step, tried, onTry }: Props) {
   const slots = new Set(view.lines.filter((l) => l.step === step).map((l) => l.slot));
   const here = view.causes.filter((c) => c.slots.some((s) => slots.has(s)));
-  if (here.length === 0) return null;
+  const rigFirst = view.rigFirst?.slots.some((s) => slots.has(s)) ? view.rigFirst : null;
+  if (here.length === 0 && !rigFirst) return null;
   return (
     <>
+      {rigFirst && (
+        <Pane
+          wall="plum"
+          title={`The rig first: ${rigFirst.slots.length === 1 ? "one reading" : `${rigFirst.slots.length} readings`}`}
+        >
+          <p>{rigFirst.words}</p>
+        </Pane>
+      )}
       {here.map((cause) => (
         <Pane
           key={cause.cause}

@@ -8,6 +8,7 @@ import { Loaded } from "../../ui/States";
 import { BoardsPane } from "./BoardsPane";
 import { FaultsOfRig } from "./FaultsOfRig";
 import { type RigPage, rigQueries } from "./queries";
+import { RigNotes } from "./RigNotes";
 import { ReadingSheet } from "./ReadingSheet";
 import { Versions } from "./Versions";
 import { Warnings } from "./Warnings";
@@ -59,6 +60,7 @@ function Detail({ page }: { page: RigPage }) {
           <BoardsPane view={view} chosen={circuit} onChoose={setCircuit} />
         </div>
         <aside className="space-y-3">
+          <RigNotes id={page.id} />
           <Warnings warnings={view.warnings} />
           <section className="border border-line bg-sheet p-4">
             <h2 className="mb-2 font-bold">Supply and earthing</h2>

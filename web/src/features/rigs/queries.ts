@@ -17,6 +17,11 @@ export const rigQueries = {
       queryFn: ({ signal }) =>
         data(api.GET("/api/rigs/{id}", { signal, params: { path: { id }, query: { version } } })),
     }),
+  notes: (id: string) =>
+    queryOptions({
+      queryKey: ["rigs", id, "notes"] as const,
+      queryFn: ({ signal }) => data(api.GET("/api/rigs/{id}/notes", { signal, params: { path: { id } } })),
+    }),
   difference: (id: string, from: number, to: number) =>
     queryOptions({
       queryKey: ["rigs", id, "difference", from, to] as const,

@@ -179,7 +179,7 @@ class JudgementIT extends BrowserTest {
         button(first, "Settle").click();
         assertThat(text(first, "Settled by Ines Marrow: half")).isVisible();
         button(first, "Decide: refer these parts").click();
-        assertThat(first.getByText(Pattern.compile("^signed"))).isVisible();
+        assertThat(first.getByText(Pattern.compile("^signed .* points"))).isVisible();
         first.context().close();
     }
 

@@ -32,8 +32,11 @@ public final class FeedbackDraft {
     private final Map<String, Award> given;
     private final Outcome outcome;
     private final boolean faultsNamed;
+    private final Set<SlotId> ofTheRig;
 
-    private FeedbackDraft(MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed) {
+    private FeedbackDraft(
+            MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed, Set<SlotId> ofTheRig) {
+        this.ofTheRig = Set.copyOf(ofTheRig);
         this.sheet = sheet;
         this.given = given;
         this.outcome = outcome;
@@ -44,10 +47,11 @@ public final class FeedbackDraft {
      * @param given what was given where it is not what is proposed, by mark
      * @param outcome of the marks as given
      * @param faultsNamed whether it may say what was set
+     * @param ofTheRig boxes for which the rig is suspected: nobody is told to do them otherwise
      */
     public static List<Sentence> of(
-            MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed) {
-        FeedbackDraft draft = new FeedbackDraft(sheet, given, outcome, faultsNamed);
+            MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed, Set<SlotId> ofTheRig) {
+        FeedbackDraft draft = new FeedbackDraft(sheet, given, outcome, faultsNamed, ofTheRig);
         List<Sentence> lines = new ArrayList<>();
         lines.addAll(draft.unsafe());
         lines.addAll(draft.right());
@@ -122,7 +126,10 @@ public final class FeedbackDraft {
         Map<Cause, List<Finding>> led = new LinkedHashMap<>();
         List<Finding> unexplained = new ArrayList<>();
         for (Finding finding : sheet.findings()) {
-            if (!finding.asked() || isSpared(finding) || !costs(finding)) {
+            if (!finding.asked()
+                    || ofTheRig.contains(finding.expectation().slot().id())
+                    || isSpared(finding)
+                    || !costs(finding)) {
                 continue;
             }
             if (!finding.explanations().isEmpty()) {

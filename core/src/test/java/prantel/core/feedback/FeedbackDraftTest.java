@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import prantel.core.assessment.Feedback.Kind;
 import prantel.core.assessment.Feedback.Sentence;
@@ -44,7 +45,7 @@ class FeedbackDraftTest {
 
     private static List<Sentence> draft(Key key, Map<SlotId, String> readings, boolean named) {
         MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
-        return FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), named);
+        return FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), named, Set.of());
     }
 
     private static String all(List<Sentence> lines) {
@@ -108,11 +109,24 @@ class FeedbackDraftTest {
         MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
         Map<String, Award> given = new LinkedHashMap<>();
         sheet.marks().forEach(m -> given.put(m.id(), Award.FULL));
-        assertThat(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false))
+        assertThat(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of()))
                 .as("as proposed it is said")
                 .anyMatch(l -> l.kind() == Kind.CHANGE && l.text().contains("3.71"));
-        List<Sentence> lines = FeedbackDraft.of(sheet, given, sheet.outcome(), false);
+        List<Sentence> lines = FeedbackDraft.of(sheet, given, sheet.outcome(), false, Set.of());
         assertThat(lines).noneMatch(l -> l.kind() == Kind.CHANGE);
+    }
+
+    @Test
+    void whatTheRigIsSuspectedOfIsNobodysToDoOtherwise() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key);
+        SlotId odd = new SlotId("sockets/r1r2/socket-4");
+        readings.put(odd, "2.94");
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
+        assertThat(all(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of())))
+                .contains("2.94");
+        assertThat(all(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of(odd))))
+                .doesNotContain("you wrote 2.94");
     }
 
     @Test

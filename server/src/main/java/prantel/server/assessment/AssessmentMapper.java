@@ -62,6 +62,21 @@ interface AssessmentMapper {
             @Param("rigVersion") int rigVersion,
             @Param("preparedAt") OffsetDateTime preparedAt);
 
+    /** The newest others, by other people, on the same rig in the same bay, whose sheets are in. */
+    @Select("""
+        select a.assessment_id from assessment a
+        where a.bay_id = #{bayId} and a.rig_id = #{rigId} and a.rig_version = #{rigVersion}
+            and a.candidate_id <> #{candidateId}
+            and exists (select 1 from assessment_event e
+                where e.assessment_id = a.assessment_id and e.subject = '' and e.kind = 'handed-in')
+        order by a.prepared_at desc limit #{most}""")
+    List<String> besideInBay(
+            @Param("bayId") String bayId,
+            @Param("rigId") String rigId,
+            @Param("rigVersion") int rigVersion,
+            @Param("candidateId") String candidateId,
+            @Param("most") int most);
+
     @Select("select chain from assessment_event where assessment_id = #{id} and seq = #{seq}")
     String chain(@Param("id") String id, @Param("seq") int seq);
 

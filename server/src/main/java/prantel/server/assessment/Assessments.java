@@ -222,6 +222,19 @@ public class Assessments implements SmartLifecycle {
                 .map(this::get);
     }
 
+    /** The newest of other people on the same rig in the same bay, whose sheets are in. */
+    public List<Assessment> besideInBay(Assessment assessment, int most) {
+        return get(mapper.besideInBay(
+                        assessment.fixed().bayId(),
+                        assessment.fixed().versions().rig().id(),
+                        assessment.fixed().versions().rig().version(),
+                        assessment.fixed().candidateId(),
+                        most))
+                .stream()
+                .filter(a -> a.handedInAt() != null && a.conduct().brokenOff() == null)
+                .toList();
+    }
+
     /** The newest marked ones. */
     public List<Kept> kept(int most) {
         return standings.kept(most);

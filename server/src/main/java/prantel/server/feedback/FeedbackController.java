@@ -19,6 +19,7 @@ import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Feedback;
 import prantel.core.feedback.FeedbackDraft;
+import prantel.core.marking.AlikeOnTheRig;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
@@ -27,6 +28,7 @@ import prantel.core.sequence.Slot;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
+import prantel.server.marking.BayFellows;
 import prantel.server.marking.Decided;
 import prantel.server.marking.Given;
 import prantel.server.print.Pdf;
@@ -43,9 +45,17 @@ class FeedbackController {
     private final Keys keys;
     private final Accounts accounts;
     private final FeedbackSheets sheets;
+    private final BayFellows fellows;
     private final Pdf pdf;
 
-    FeedbackController(Assessments assessments, Keys keys, Accounts accounts, FeedbackSheets sheets, Pdf pdf) {
+    FeedbackController(
+            Assessments assessments,
+            Keys keys,
+            Accounts accounts,
+            FeedbackSheets sheets,
+            BayFellows fellows,
+            Pdf pdf) {
+        this.fellows = fellows;
         this.assessments = assessments;
         this.keys = keys;
         this.accounts = accounts;
@@ -160,6 +170,6 @@ class FeedbackController {
         MarkedSheet sheet = keys.marked(a);
         Map<String, Award> given = new LinkedHashMap<>();
         marks.decisions().forEach((mark, d) -> given.put(mark, d.given()));
-        return FeedbackDraft.of(sheet, given, Decided.outcome(marks.decisions(), sheet), named);
+        return FeedbackDraft.of(sheet, given, Decided.outcome(marks.decisions(), sheet), named, AlikeOnTheRig.slots(fellows.alike(a)));
     }
 }

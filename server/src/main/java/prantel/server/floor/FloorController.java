@@ -33,6 +33,7 @@ import prantel.server.faultbox.FaultBoxes;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.RigNotes;
 import prantel.server.workshop.Workshop;
 
 /** The room: its bays, and what needs the assessor next. */
@@ -54,6 +55,7 @@ class FloorController {
     private final Clock clock;
     private final FaultBoxes boxes;
     private final Conducts conducts;
+    private final RigNotes notes;
 
     FloorController(
             Workshop workshop,
@@ -63,7 +65,9 @@ class FloorController {
             AsBuiltReadings asBuilt,
             FaultBoxes boxes,
             Conducts conducts,
+            RigNotes notes,
             Clock clock) {
+        this.notes = notes;
         this.conducts = conducts;
         this.asBuilt = asBuilt;
         this.boxes = boxes;
@@ -145,6 +149,7 @@ class FloorController {
         open.forEach(a -> aisle.addAll(
                 whole(a, () -> needs(a), () -> List.of(need(a, "mark", UNREADABLE, "tell the technician")))));
         assessments.opinionsAskedOf(viewer.getName()).forEach(a -> aisle.add(opinionNeed(a, viewer.getName())));
+        notes.open().forEach(n -> aisle.add(noteNeed(n)));
         aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
         return new FloorView(bays, aisle, kept());
@@ -239,6 +244,11 @@ class FloorController {
             case EXERCISE -> "Mark " + candidate + " by yourself: an exercise";
         };
         return need(a, "mark", what, "asked by " + accounts.nameOf(opinion.askedBy()));
+    }
+
+    private static Need noteNeed(RigNotes.RigNote note) {
+        return new Need(
+                note.bay(), "", null, note.rigId(), "rig", note.text(), "noted by " + note.notedBy(), note.notedAt(), Urgency.NEXT);
     }
 
     private Need driftNeed(BayView view) {

@@ -36,8 +36,11 @@ class MarkingController {
     private final Keys keys;
     private final Schemes schemes;
     private final MarkingViews views;
+    private final BayFellows fellows;
 
-    MarkingController(Assessments assessments, Keys keys, Schemes schemes, MarkingViews views) {
+    MarkingController(
+            Assessments assessments, Keys keys, Schemes schemes, MarkingViews views, BayFellows fellows) {
+        this.fellows = fellows;
         this.views = views;
         this.assessments = assessments;
         this.keys = keys;
@@ -97,6 +100,7 @@ class MarkingController {
                 decided,
                 keys.faults(decided).faults().stream().map(f -> f.kind().id()).toList());
         assessments.keepResult(decided, MarkExport.json(sheet));
+        fellows.note(decided, who.getName());
         return views.of(decided, who.getName());
     }
 

@@ -20,6 +20,7 @@ import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
 import prantel.core.quantity.Unit;
+import prantel.core.marking.AlikeOnTheRig;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.marking.Evidence;
 import prantel.core.marking.Finding;
@@ -49,6 +50,7 @@ record MarkingView(
         List<String> faultsSet,
         List<String> faultsReported,
         List<CauseGroup> causes,
+        @Nullable RigFirst rigFirst,
         List<MarkLine> marks,
         OutcomeLine outcome,
         OpinionsView opinions) {
@@ -93,6 +95,30 @@ record MarkingView(
     /** @param undone null where that is no number */
     record ExplanationLine(
             String cause, String label, String evidence, String wouldRead, String question, @Nullable UndoneLine undone) {}
+
+    /**
+     * Others in this bay were off in the same way: the rig is looked at before anybody is asked.
+     *
+     * @param others how many of them at most
+     */
+    record RigFirst(String words, List<String> slots, int others) {
+        static @Nullable RigFirst of(List<AlikeOnTheRig.Alike> alike) {
+            if (alike.isEmpty()) {
+                return null;
+            }
+            int others = alike.stream()
+                    .mapToInt(AlikeOnTheRig.Alike::others)
+                    .max()
+                    .orElse(0);
+            return new RigFirst(
+                    (others == 1 ? "Another candidate" : others + " other candidates")
+                            + " read the same way here, on this rig in this bay. Look at the rig first: take the healthy or"
+                            + " the check readings again before anybody is asked. A note goes to the technician when the"
+                            + " outcome is signed.",
+                    alike.stream().map(a -> a.slot().value()).toList(),
+                    others);
+        }
+    }
 
     /** A cause that leads in several boxes, said once. */
     record CauseGroup(
@@ -177,7 +203,8 @@ record MarkingView(
             List<FaultReport> reports,
             Optional<Kept> kept,
             Given given,
-            OpinionsView opinions) {
+            OpinionsView opinions,
+            List<AlikeOnTheRig.Alike> alike) {
         Key key = sheet.key();
         Rig rig = key.rig();
         List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
@@ -196,6 +223,7 @@ record MarkingView(
                         .toList(),
                 reports(reports, rig),
                 causes(sheet.findings()),
+                RigFirst.of(alike),
                 marks(given, sheet, kept),
                 outcome(given, sheet, kept, standsAgainst(assessment, given)),
                 opinions);

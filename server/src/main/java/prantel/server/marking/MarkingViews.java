@@ -15,8 +15,10 @@ class MarkingViews {
     private final Assessments assessments;
     private final Keys keys;
     private final Accounts accounts;
+    private final BayFellows fellows;
 
-    MarkingViews(Assessments assessments, Keys keys, Accounts accounts) {
+    MarkingViews(Assessments assessments, Keys keys, Accounts accounts, BayFellows fellows) {
+        this.fellows = fellows;
         this.assessments = assessments;
         this.keys = keys;
         this.accounts = accounts;
@@ -42,6 +44,7 @@ class MarkingViews {
                         .resultOf(assessment)
                         .map(kept -> new MarkingView.Kept(MarkExport.marks(kept), Frozen.difference(kept, today))),
                 given,
-                opinions);
+                opinions,
+                fellows.alike(assessment));
     }
 }

@@ -1,0 +1,104 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+
+/** Two candidates at the same rig, one after the other, read alike and otherwise than it is described. */
+@TestServer
+class AlikeInTheBayTest {
+    @Autowired
+    private MockMvc mvc;
+
+    private static final Map<String, String> LOOSE = Map.of("socket-3", "0.93", "socket-4", "1.05");
+
+    /** Everything as the simulated tester reads it, but for a joint that worked loose in the kitchen. */
+    private String handedIn(Browser assessor, String candidateId, String password) {
+        String path = Bays.prepare(assessor, "bay-5", candidateId);
+        Bays.choose(assessor, path, List.of());
+        Bays.open(assessor, path);
+        Browser candidate = Browser.of(mvc, candidateId, password);
+        String sheet = path.replace("/api/assessments/", "/api/my/sheets/");
+        for (JsonNode step : candidate.get(sheet).json().get("steps")) {
+            if (!step.get("id").asString().equals("R1_R2")) {
+                continue;
+            }
+            for (JsonNode group : step.get("groups")) {
+                for (JsonNode box : group.get("boxes")) {
+                    String slot = box.get("slot").asString();
+                    if (box.get("chosenFrom").size() > 0) {
+                        continue;
+                    }
+                    String loose = slot.startsWith("kitchen/r1r2/")
+                            ? LOOSE.get(slot.replaceAll(".*/", ""))
+                            : null;
+                    String text = loose == null
+                            ? assessor.post(path + "/proof/simulated", Map.of("slot", slot))
+                                    .json()
+                                    .get("text")
+                                    .asString()
+                            : loose;
+                    candidate.put(sheet + "/readings", Bays.reading(slot, text, 0));
+                }
+            }
+        }
+        Browser.Answer in = candidate.post(sheet + "/hand-in", Bays.event());
+        assertThat(in.status()).as(in.text()).isEqualTo(200);
+        return path;
+    }
+
+    private static List<String> slots(JsonNode rigFirst) {
+        List<String> slots = new ArrayList<>();
+        rigFirst.get("slots").forEach(s -> slots.add(s.asString()));
+        return slots;
+    }
+
+    @Test
+    void theRigIsSuspectedFirstForBothAndTheTechnicianIsTold() {
+        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        String first = handedIn(assessor, "lena", "eel-trap-5");
+        assertThat(assessor.get(first + "/marking").json().get("rigFirst").isNull())
+                .as("one person alone")
+                .isTrue();
+        Bays.clear(assessor, first);
+        String second = handedIn(assessor, "asta", "spring-tide-6");
+        JsonNode rigFirst = assessor.get(second + "/marking").json().get("rigFirst");
+        assertThat(slots(rigFirst)).contains("kitchen/r1r2/socket-3", "kitchen/r1r2/socket-4");
+        assertThat(rigFirst.get("words").asString()).contains("Look at the rig first");
+        assertThat(slots(assessor.get(first + "/marking").json().get("rigFirst")))
+                .as("for the one before as well")
+                .contains("kitchen/r1r2/socket-3");
+
+        Bays.markAsProposed(assessor, second);
+        Browser.Answer draft = assessor.get(second + "/feedback");
+        assertThat(draft.json().get("draft").toString())
+                .as("nobody is told to do otherwise what the rig may have done")
+                .doesNotContain("you wrote 0.93", "you wrote 1.05");
+        Browser technician = Browser.of(mvc, "jory", "sluice-door-8");
+        JsonNode notes = technician.get("/api/rigs/bunkhouse/notes").json();
+        assertThat(notes.size()).isEqualTo(1);
+        assertThat(notes.get(0).get("text").asString())
+                .contains("socket 3")
+                .doesNotContain("Lena", "Asta", "0.93");
+        assertThat(assessor.get("/api/floor").text()).contains("Several people read alike here");
+        Bays.markAsProposed(assessor, first);
+        assertThat(technician.get("/api/rigs/bunkhouse/notes").json().size())
+                .as("said once")
+                .isEqualTo(1);
+
+        String note = "/api/rigs/bunkhouse/notes/" + notes.get(0).get("noteId").asInt();
+        assertThat(technician.put(note, Map.of("what", " ")).text()).contains("say what you found");
+        JsonNode done = technician.put(note, Map.of("what", "joint behind socket 3 remade")).json();
+        assertThat(done.get(0).get("doneBy").asString()).isEqualTo("Jory Penn");
+        assertThat(assessor.get("/api/floor").text()).doesNotContain("Several people read alike here");
+        assertThat(Browser.of(mvc, "lena", "eel-trap-5").get("/api/rigs/bunkhouse/notes").status())
+                .isEqualTo(403);
+        assertThat(technician.get(second + "/marking").status()).isEqualTo(403);
+    }
+}
