@@ -13,13 +13,15 @@ async () => {
     if (!answer.ok) throw new Error(`${method} ${path} ${answer.status} ${text}`);
     return text ? JSON.parse(text) : null;
   };
-  /** A candidate at work on a healthy rig: everything before Watch, as the screens would send it. */
-  window.atWork = async (bayId, candidateId, schemeId) => {
+  /** A candidate at work on a rig that is healthy, or has faults set by hand: everything before Watch, as the screens would send it. */
+  window.atWork = async (bayId, candidateId, schemeId, faults = []) => {
     const { id } = await call("POST", "/api/assessments", { bayId, candidateId, testerId: "t1", schemeId });
     const at = `/api/assessments/${id}`;
     const { basedOn } = await call("GET", `${at}/set`);
-    await call("PUT", `${at}/faults`, { eventId: event(), basedOn, faults: [], from: null });
+    await call("PUT", `${at}/faults`, { eventId: event(), basedOn, faults, from: null });
     await call("POST", `${at}/lock-off`, { eventId: event() });
+    for (const step of (await call("GET", `${at}/proof`)).steps)
+      await call("POST", `${at}/proof/handled`, { eventId: event(), fault: step.index, what: "SET", done: true });
     for (const check of (await call("GET", `${at}/proof`)).checks) {
       const { text } = await call("POST", `${at}/proof/simulated`, { slot: check.slot });
       await call("POST", `${at}/proof/readings`, { eventId: event(), slot: check.slot, text });

@@ -1,0 +1,121 @@
+package prantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.PlaywrightException;
+import com.microsoft.playwright.Response;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/**
+ * What reaches a candidate's browser while faults are set: every page, bundle, answer and stream is kept and searched, and
+ * after signing out what the browser itself holds.
+ */
+class LeakIT extends BrowserTest {
+    /** Sizes that stand nowhere else. */
+    private static final String SIZE = "0.7377";
+
+    private static final String FAULTS = """
+        [{kind: 'high-resistance-joint', at: 'kitchen/socket-3', conductors: ['cpc'], size: %s, to: null}]"""
+            .formatted(SIZE);
+
+    @Test
+    @SuppressWarnings("unchecked")
+    void nothingOfTheKeyReachesACandidate() {
+        Page assessor = Rooms.with(browsers.signIn("Ines Marrow", 1280, 800));
+        String id = (String)
+                assessor.evaluate("() => atWork('bay-5', 'lena', 'initial-single-phase', " + FAULTS + ")");
+        List<String> expected = (List<String>) assessor.evaluate(
+                "async id => (await call('GET', `/api/assessments/${id}/proof`)).checks.map((c) => c.expected)", id);
+        assertThat(expected).isNotEmpty();
+        String set = (String) assessor.evaluate(
+                "async id => JSON.stringify(await call('GET', `/api/assessments/${id}/set`))", id);
+        assertThat(set).as("it is on the assessor's side").contains("0.74");
+
+        Map<String, String> seen = new LinkedHashMap<>();
+        Page candidate = browsers.signIn("Lena Brook", 1280, 800);
+        candidate.context().onResponse(r -> keep(r, seen));
+        String base = candidate.url().replaceAll("(https?://[^/]+).*", "$1");
+        candidate.navigate(base + "/my/sheets");
+        Rooms.open(candidate, "/my/sheets/" + id);
+        assertThat(button(candidate, "Hand in")).isVisible();
+        candidate
+                .getByRole(AriaRole.TABLIST)
+                .getByRole(AriaRole.TAB)
+                .all()
+                .forEach(tab -> tab.click());
+        for (String path : List.of(
+                "/account",
+                "/reference",
+                "/my/sheets/" + id + "/feedback",
+                "/floor",
+                "/assessments/" + id + "/set",
+                "/assessments/" + id + "/watch",
+                "/assessments/" + id + "/mark",
+                "/assessments/" + id + "/card",
+                "/rigs",
+                "/rigs/bunkhouse",
+                "/schemes")) {
+            candidate.navigate(base + path);
+            candidate.waitForLoadState();
+        }
+        Rooms.with(candidate);
+        candidate.evaluate("""
+                async (id) => {
+                  const paths = ['set', 'proof', 'live', 'watch', 'marking', 'record', 'record/view', 'record/csv', 'record/pdf',
+                    'feedback', 'resit', 'card', 'conduct', 'paper', 'clear', 'faults/here'].map((p) => `/api/assessments/${id}/${p}`);
+                  for (const path of [...paths, '/api/floor', '/api/rigs/bunkhouse', '/api/rigs/bunkhouse/faults',
+                      '/api/schemes', '/api/changes', '/api/my/sheets', `/api/my/sheets/${id}`, `/api/my/sheets/${id}/standing`,
+                      `/api/my/sheets/${id}/feedback`])
+                    await fetch(path).then((r) => r.text(), () => '');
+                }""", id);
+        assertThat(seen.keySet()).anyMatch(u -> u.endsWith(".js")).anyMatch(u -> u.contains("/api/my/sheets/" + id));
+        seen.forEach((url, body) -> {
+            assertThat(body).as(url).doesNotContain(SIZE, "0.74\u2009Ω", "0.738");
+            if (url.contains("/api/")) {
+                expected.forEach(value -> assertThat(body).as(url).doesNotContain("\"" + value + "\""));
+            }
+        });
+
+        button(candidate, "Sign out").click();
+        assertThat(candidate.getByLabel("Password")).isVisible();
+        String held = (String) candidate.evaluate("""
+                async () => {
+                  const parts = [JSON.stringify(localStorage), JSON.stringify(sessionStorage)];
+                  for (const name of await caches.keys()) parts.push(name);
+                  for (const { name } of await indexedDB.databases()) {
+                    const db = await new Promise((done) => {
+                      const open = indexedDB.open(name);
+                      open.onsuccess = () => done(open.result);
+                    });
+                    for (const store of db.objectStoreNames)
+                      parts.push(JSON.stringify(await new Promise((done) => {
+                        const all = db.transaction(store).objectStore(store).getAll();
+                        all.onsuccess = () => done(all.result);
+                      })));
+                  }
+                  return parts.join('\\n');
+                }""");
+        assertThat(held).doesNotContain(id, "Bunkhouse", SIZE);
+        candidate.context().close();
+        assessor.context().close();
+    }
+
+    private static void keep(Response response, Map<String, String> seen) {
+        try {
+            String type = response.headers().getOrDefault("content-type", "");
+            boolean readable = !type.contains("event-stream") && !type.contains("font") && response.status() < 300
+                    || response.status() >= 400;
+            if (readable) {
+                seen.merge(response.url(), response.text(), String::concat);
+            }
+        } catch (PlaywrightException e) {
+            // gone with the page that asked for it: nobody read it
+        }
+    }
+}
