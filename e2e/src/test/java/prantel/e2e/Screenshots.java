@@ -27,10 +27,6 @@ class Screenshots {
             link(page, "Mark Petra Lindholm");
             test(page, "R1+R2, method 1");
             take(page, "mark");
-            Page dim = browsers.signIn("Ines Marrow", 1280, 800, ColorScheme.DARK);
-            link(dim, "Mark Petra Lindholm");
-            test(dim, "R1+R2, method 1");
-            take(dim, "mark-dim");
             Page reference = browsers.signIn("Bas Hollis", 1280, 800);
             link(reference, "Reference");
             reference.getByText("Ring, steps 2 and 3").click();
@@ -41,6 +37,11 @@ class Screenshots {
             administrator.getByText("Add or change from a file").first().waitFor();
             take(administrator, "workshop");
             rigs(browsers.signIn("Ines Marrow", 1280, 800));
+            judge(browsers.signIn("Ines Marrow", 1280, 800, ColorScheme.DARK));
+            Page told = browsers.signIn("Petra Lindholm", 1280, 800);
+            link(told, "Read your feedback");
+            told.getByText("What was right").waitFor();
+            take(told, "feedback");
             clearBay(page);
             setFault(page);
             Page sheet = browsers.signIn("Owen Tasker", 800, 1280);
@@ -81,6 +82,21 @@ class Screenshots {
             page.getByText("You see, and give").waitFor();
             take(page, "go-live");
         }
+    }
+
+    private static void judge(Page page) {
+        link(page, "Mark Petra Lindholm");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept all")))
+                .click();
+        page.getByText("Decide: refer these parts").click();
+        page.getByText(Pattern.compile("^signed .* points")).waitFor();
+        link(page, "^Feedback$");
+        page.getByText("Give it to the candidate").click();
+        page.getByText(Pattern.compile("^Given ")).waitFor();
+        link(page, "^Record$");
+        page.getByText("Outcome signed").first().waitFor();
+        take(page, "record");
+        page.context().close();
     }
 
     private static void rigs(Page page) {
@@ -153,7 +169,6 @@ class Screenshots {
         Proving.tick(page, 0);
         Proving.measureAll(page);
         page.getByText("Exactly these faults are set.").waitFor();
-        take(page, "set-proved");
         String prove = page.url();
         page.navigate(prove.replace("/set", "/card"));
         page.getByText("Lock off first").waitFor();

@@ -131,7 +131,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
         List<Station> stations = new ArrayList<>();
         for (Step step : scheme.steps()) {
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
-            List<Slot> open = OpenBoxes.of(assessment, scheme, boxes);
+            List<Slot> open = OpenBoxes.ofStep(assessment, scheme, boxes, slots);
             int filled = (int)
                     boxes.stream().filter(s -> !OpenBoxes.isOpen(assessment, s)).count();
             List<Deed> mine = Objects.requireNonNull(deeds.get(step.id()));

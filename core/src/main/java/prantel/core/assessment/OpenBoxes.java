@@ -39,6 +39,20 @@ final class OpenBoxes {
         return open;
     }
 
+    /** Of one step: a circuit that is being proved the other way, in a step of its own, has nothing open here. */
+    static List<Slot> ofStep(Assessment assessment, Scheme scheme, List<Slot> own, List<Slot> all) {
+        return of(assessment, scheme, own).stream()
+                .filter(s -> scheme.alternativeTo(s.step())
+                        .filter(other -> isBegun(assessment, all, s, other) && !isBegun(assessment, all, s, s.step()))
+                        .isEmpty())
+                .toList();
+    }
+
+    private static boolean isBegun(Assessment assessment, List<Slot> all, Slot of, TestKind test) {
+        return all.stream()
+                .anyMatch(s -> s.step() == test && s.circuit().equals(of.circuit()) && !isOpen(assessment, s));
+    }
+
     static boolean isOpen(Assessment assessment, Slot slot) {
         Assessment.Entry<String> entry = assessment.readings().get(slot.id().value());
         return entry == null || entry.value().isBlank();

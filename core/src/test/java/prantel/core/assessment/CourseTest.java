@@ -118,6 +118,31 @@ class CourseTest {
         assertThat(cpc.filled()).isLessThan(cpc.boxes());
     }
 
+    /** The two methods as steps of their own, neither watched: the one that was not taken is not passed over. */
+    @Test
+    void theOtherMethodInAStepOfItsOwnIsNotSkipped() {
+        Scheme all = Schemes.asking("apart", EnumSet.of(TestKind.R1_R2, TestKind.R2, TestKind.INSULATION));
+        List<Step> steps = List.of(
+                new Step("one", "one", Step.Stage.DEAD, List.of(TestKind.R1_R2), List.of(), List.of()),
+                new Step("two", "two", Step.Stage.DEAD, List.of(TestKind.R2), List.of(), List.of()),
+                new Step("insulation", "insulation", Step.Stage.DEAD, List.of(TestKind.INSULATION), List.of(), List.of()));
+        Scheme apart =
+                new Scheme(all.about(), all.practice(), steps, List.of(), all.criteria(), new Scheme.PassRule(0, 0, 1));
+        List<Slot> slots = SlotPlan.sheet(RIG, apart);
+        Streams s = Streams.atWork();
+        assertThat(at(Course.of(s.state(), apart, slots), "one").next()).isTrue();
+        slots.stream()
+                .filter(b -> b.step() == TestKind.R1_R2)
+                .forEach(b -> s.write(b.id().value(), "1"));
+        Course course = Course.of(s.state(), apart, slots);
+        assertThat(at(course, "two").open()).isZero();
+        assertThat(at(course, "insulation").next()).isTrue();
+        s.add(new AssessmentEvent.HandedIn());
+        course = Course.of(s.state(), apart, slots);
+        assertThat(at(course, "two").state()).isEqualTo(State.OPEN);
+        assertThat(at(course, "insulation").state()).isEqualTo(State.SKIPPED);
+    }
+
     @Test
     void aBrokenRuleIsToldWithTheTwoDeedsThatBrokeIt() {
         Streams s = Streams.atWork();
