@@ -84,6 +84,10 @@ public final class MistakeBench {
             }
         }
         tally.print();
+        String plot = System.getProperty("prantel.bench.plot");
+        if (plot != null) {
+            Files.writeString(Path.of(plot), tally.calibration.svg());
+        }
     }
 
     private static Tester tester(Path demo, String id) throws Exception {
@@ -99,6 +103,8 @@ public final class MistakeBench {
         private static final int WARM = 100;
         private long nanos;
         private long longest;
+        private String longestOf = "";
+        private final Calibration calibration = new Calibration();
         private int records;
 
         void add(MadeRecord made) {
@@ -107,7 +113,10 @@ public final class MistakeBench {
                     Explainer.explain(made.key(), WrittenSheet.read(made.texts(), made.key()));
             long took = System.nanoTime() - from;
             nanos += took;
-            longest = Math.max(longest, records > WARM ? took : 0);
+            if (records > WARM && took > longest) {
+                longest = took;
+                longestOf = made.key().rig().id() + ", " + (made.kind().isEmpty() ? "honest" : made.kind());
+            }
             records++;
             if (made.kind().isEmpty()) {
                 honest++;
@@ -147,6 +156,7 @@ public final class MistakeBench {
             }
             List<Cause> right = RIGHT.getOrDefault(made.kind(), List.of());
             Optional<Cause> top = most(here);
+            top.ifPresent(t -> calibrate(here, t, right));
             if (top.filter(right::contains).isPresent()) {
                 counts[1]++;
             } else {
@@ -156,6 +166,22 @@ public final class MistakeBench {
             if (here.stream().flatMap(List::stream).anyMatch(e -> right.contains(e.cause()))) {
                 counts[2]++;
             }
+        }
+
+        /** In a box of the leading cause: each cause told with its share; those that cannot be told apart as one. */
+        private void calibrate(List<List<Explanation>> here, Cause top, List<Cause> right) {
+            List<Explanation> box = here.stream()
+                    .filter(e -> !e.isEmpty() && e.getFirst().cause() == top)
+                    .findFirst()
+                    .orElseThrow();
+            double so = box.stream()
+                    .filter(e -> right.contains(e.cause()))
+                    .mapToDouble(Explanation::likelihood)
+                    .sum();
+            if (so > 0) {
+                calibration.add(so, true);
+            }
+            box.stream().filter(e -> !right.contains(e.cause())).forEach(e -> calibration.add(e.likelihood(), false));
         }
 
         /** The cause that leads in most of the boxes. */
@@ -190,14 +216,16 @@ public final class MistakeBench {
                     kind, c[0], c[3], c[1], c[2], instead.getOrDefault(kind, Map.of())));
             System.out.printf(
                     "%nTop cause right in %.1f %% of %d noticed; honest records asked about: %d of %d (%.1f %%); %.0f ms a"
-                            + " record, %.0f ms the longest once warm%n",
+                            + " record, %.0f ms the longest once warm (%s)%n%nOf what was told with a share, how much was so:%n%n%s%n",
                     100 * topShare(),
                     noticed(),
                     asked,
                     honest,
                     100 * shareOfHonestAsked(),
                     nanos / 1e6 / records,
-                    longest / 1e6);
+                    longest / 1e6,
+                    longestOf,
+                    calibration.table());
         }
     }
 }

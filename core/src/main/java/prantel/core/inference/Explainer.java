@@ -34,6 +34,9 @@ public final class Explainer {
     private static final int MANY = 6;
 
     private static final double NEARLY_ALL = 0.8;
+
+    /** So much likelier than chance, natural logarithm. */
+    private static final double SETTLED = 3;
     /** Below this share a runner-up is not worth telling. */
     private static final double LEAST_SHARE = 0.02;
 
@@ -41,7 +44,9 @@ public final class Explainer {
     private final Likelihood likelihood;
     private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
     /** The same in every round: what a cause has explained is out of the contest by itself. */
-    private @org.jspecify.annotations.Nullable List<World> ofTheRig;
+    private @org.jspecify.annotations.Nullable List<World> ofTheSet;
+
+    private @org.jspecify.annotations.Nullable List<World> ofWhatWasLeft;
 
     private Explainer(Boxes boxes) {
         this.boxes = boxes;
@@ -105,14 +110,28 @@ public final class Explainer {
             return first;
         }
         List<World> dear = new ArrayList<>(new SetUpWorlds(boxes, odd).ofActions());
-        if (ofTheRig == null) {
-            ofTheRig = new RigWorlds(boxes, odd).all();
+        if (ofTheSet == null) {
+            ofTheSet = new RigWorlds(boxes, odd).ofTheSet();
         }
-        dear.addAll(ofTheRig);
+        dear.addAll(ofTheSet);
         List<Tried> all = new ArrayList<>(first);
         all.addAll(held(dear, now));
         all.sort(Comparator.comparingDouble(Tried::gain).reversed());
+        if (!isSettled(all, odd)) {
+            if (ofWhatWasLeft == null) {
+                ofWhatWasLeft = new RigWorlds(boxes, odd).ofWhatWasLeft();
+            }
+            all.addAll(held(ofWhatWasLeft, now));
+            all.sort(Comparator.comparingDouble(Tried::gain).reversed());
+        }
         return all;
+    }
+
+    /** Whether one cause accounts for every odd box so well that what is a priori this rare cannot come near it. */
+    private static boolean isSettled(List<Tried> tried, Set<SlotId> odd) {
+        return !tried.isEmpty()
+                && tried.getFirst().gain() > SETTLED
+                && odd.stream().allMatch(tried.getFirst()::explains);
     }
 
     private static boolean accountsForNearlyAll(List<Tried> tried, Set<SlotId> odd) {
@@ -167,9 +186,12 @@ public final class Explainer {
             double top = here.getFirst().gain();
             double sum =
                     here.stream().mapToDouble(t -> Math.exp(t.gain() - top)).sum();
+            // a cause is as likely as all its places together; the likeliest of them speaks for it
+            Map<Cause, Double> shares = new LinkedHashMap<>();
+            here.forEach(t -> shares.merge(t.world().cause(), Math.exp(t.gain() - top) / sum, Double::sum));
             Map<Cause, Explanation> byCause = new LinkedHashMap<>();
             for (Tried t : here) {
-                double share = Math.exp(t.gain() - top) / sum;
+                double share = shares.getOrDefault(t.world().cause(), 0.0);
                 if (byCause.size() < MOST_TOLD && (byCause.isEmpty() || share >= LEAST_SHARE)) {
                     byCause.putIfAbsent(t.world().cause(), explanation(id, t.world(), share));
                 }

@@ -33,7 +33,8 @@ final class RigWorlds {
         this.odd = odd;
     }
 
-    List<World> all() {
+    /** About what was set: a healthy value, a fault that is missing or elsewhere. */
+    List<World> ofTheSet() {
         healthy();
         Key key = boxes.key();
         List<Fault> set = key.faults().faults();
@@ -43,7 +44,12 @@ final class RigWorlds {
             add(Cause.FAULT_NOT_SET, "without “" + fault.kind().title() + "”", others, set.size());
             elsewhere(fault, others);
         }
-        leftOver(set);
+        return worlds;
+    }
+
+    /** About what nobody set and is in all the same. The dearest of all: each is a rig of its own. */
+    List<World> ofWhatWasLeft() {
+        leftOver(boxes.key().faults().faults());
         return worlds;
     }
 
