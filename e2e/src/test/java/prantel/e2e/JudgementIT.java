@@ -42,8 +42,8 @@ class JudgementIT extends BrowserTest {
 
     /** A candidate's whole sheet of the workshop scheme on a sound rig, handed in. @return the assessment */
     private String handedIn(Page assessor, int bay, String id, String name, Map<String, String> instead) {
-        String assessment = (String)
-                assessor.evaluate("([bay, who]) => atWork(bay, who, 'workshop')", List.of("bay-" + bay, id));
+        String assessment =
+                (String) assessor.evaluate("([bay, who]) => atWork(bay, who, 'workshop')", List.of("bay-" + bay, id));
         Object readings = assessor.evaluate("id => readings(id)", assessment);
         Page candidate = Rooms.with(browsers.signIn(name, 1280, 800));
         candidate.evaluate(
@@ -69,7 +69,10 @@ class JudgementIT extends BrowserTest {
     }
 
     private static String open(Page page) {
-        return page.getByText(Pattern.compile("\\d+ open in all")).first().innerText().replaceAll(".*?(\\d+) open.*", "$1");
+        return page.getByText(Pattern.compile("\\d+ open in all"))
+                .first()
+                .innerText()
+                .replaceAll(".*?(\\d+) open.*", "$1");
     }
 
     /** Values that agree to the digit with length times table are asked about; nobody is told to be at fault. */
@@ -99,7 +102,8 @@ class JudgementIT extends BrowserTest {
                 .click();
         assertThat(assessor.getByText(Pattern.compile("readings to ask about"))).isVisible();
         assertThat(text(assessor, "How did you arrive at these values?")).isVisible();
-        assertThat(assessor.getByText(Pattern.compile("^Why \\d+ readings are off"))).hasCount(0);
+        assertThat(assessor.getByText(Pattern.compile("^Why \\d+ readings are off")))
+                .hasCount(0);
         assertThat(assessor.getByText(Pattern.compile("copied|cheat|made up", Pattern.CASE_INSENSITIVE)))
                 .hasCount(0);
         // being asked about costs nothing by itself
@@ -111,8 +115,7 @@ class JudgementIT extends BrowserTest {
     @Order(3)
     void aSafetyStopIsNeverAMatterOfPoints() {
         Page assessor = Rooms.with(browsers.signIn("Ines Marrow", 1280, 800));
-        String id =
-                (String) assessor.evaluate("() => atWork('bay-13', 'lena', 'initial-single-phase')");
+        String id = (String) assessor.evaluate("() => atWork('bay-13', 'lena', 'initial-single-phase')");
         assessor.evaluate("""
                 async (id) => {
                   const at = `/api/assessments/${id}`;
@@ -140,9 +143,7 @@ class JudgementIT extends BrowserTest {
         petra = (String) first.evaluate(
                 "async () => (await call('GET', '/api/floor')).bays.find((b) => b.number === 1).assessmentId");
         Rooms.open(first, "/assessments/" + petra + "/mark");
-        first.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Change Measured rightly, Bonding"))
+        first.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change Measured rightly, Bonding"))
                 .click();
         first.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Full"))
                 .click();
@@ -153,7 +154,8 @@ class JudgementIT extends BrowserTest {
         first.getByLabel("Ask for a second mark").selectOption("Corin Vale");
         button(first, "Ask").click();
         assertThat(text(first, "was asked; not signed yet")).isVisible();
-        assertThat(first.getByText(Pattern.compile("a second mark was asked for"))).isVisible();
+        assertThat(first.getByText(Pattern.compile("a second mark was asked for")))
+                .isVisible();
 
         Page second = Rooms.with(browsers.signIn("Corin Vale", 1280, 800));
         second.getByRole(
@@ -194,8 +196,8 @@ class JudgementIT extends BrowserTest {
         assessor.keyboard().press("Enter");
         button(assessor, "Give it to the candidate").click();
         assertThat(assessor.getByText(Pattern.compile("^Given "))).isVisible();
-        List<?> set = (List<?>) assessor.evaluate(
-                "async id => (await call('GET', `/api/assessments/${id}/marking`)).faultsSet", petra);
+        List<?> set = (List<?>)
+                assessor.evaluate("async id => (await call('GET', `/api/assessments/${id}/marking`)).faultsSet", petra);
         Rooms.open(assessor, "/assessments/" + petra + "/record");
         assertThat(text(assessor, "Outcome signed")).isVisible();
         Axe.check(assessor, "Record");
@@ -222,9 +224,11 @@ class JudgementIT extends BrowserTest {
         assertThat(assessor.getByText("Doing it again")).isVisible();
         assertThat(assessor.getByLabel("Bonding")).isChecked();
         assessor.getByLabel("Finding faults").uncheck();
-        assessor.getByLabel("In which bay").selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
+        assessor.getByLabel("In which bay")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
         button(assessor, "Prepare it").click();
-        assertThat(text(assessor, "Parts of an earlier assessment are done again here")).isVisible();
+        assertThat(text(assessor, "Parts of an earlier assessment are done again here"))
+                .isVisible();
         String id = assessor.url().replaceAll(".*/assessments/([^/]+)/.*", "$1");
         Object steps = assessor.evaluate(
                 "async id => (await call('GET', `/api/assessments/${id}/watch`)).steps.map((s) => s.id).join()", id);

@@ -21,20 +21,18 @@ class LeakIT extends BrowserTest {
     private static final String SIZE = "0.7377";
 
     private static final String FAULTS = """
-        [{kind: 'high-resistance-joint', at: 'kitchen/socket-3', conductors: ['cpc'], size: %s, to: null}]"""
-            .formatted(SIZE);
+        [{kind: 'high-resistance-joint', at: 'kitchen/socket-3', conductors: ['cpc'], size: %s, to: null}]""".formatted(SIZE);
 
     @Test
     @SuppressWarnings("unchecked")
     void nothingOfTheKeyReachesACandidate() {
         Page assessor = Rooms.with(browsers.signIn("Ines Marrow", 1280, 800));
-        String id = (String)
-                assessor.evaluate("() => atWork('bay-5', 'lena', 'initial-single-phase', " + FAULTS + ")");
+        String id = (String) assessor.evaluate("() => atWork('bay-5', 'lena', 'initial-single-phase', " + FAULTS + ")");
         List<String> expected = (List<String>) assessor.evaluate(
                 "async id => (await call('GET', `/api/assessments/${id}/proof`)).checks.map((c) => c.expected)", id);
         assertThat(expected).isNotEmpty();
-        String set = (String) assessor.evaluate(
-                "async id => JSON.stringify(await call('GET', `/api/assessments/${id}/set`))", id);
+        String set = (String)
+                assessor.evaluate("async id => JSON.stringify(await call('GET', `/api/assessments/${id}/set`))", id);
         assertThat(set).as("it is on the assessor's side").contains("0.74");
 
         Map<String, String> seen = new LinkedHashMap<>();
@@ -44,11 +42,7 @@ class LeakIT extends BrowserTest {
         candidate.navigate(base + "/my/sheets");
         Rooms.open(candidate, "/my/sheets/" + id);
         assertThat(button(candidate, "Hand in")).isVisible();
-        candidate
-                .getByRole(AriaRole.TABLIST)
-                .getByRole(AriaRole.TAB)
-                .all()
-                .forEach(tab -> tab.click());
+        candidate.getByRole(AriaRole.TABLIST).getByRole(AriaRole.TAB).all().forEach(tab -> tab.click());
         for (String path : List.of(
                 "/account",
                 "/reference",

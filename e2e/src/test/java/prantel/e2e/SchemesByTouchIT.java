@@ -73,7 +73,9 @@ class SchemesByTouchIT extends BrowserTest {
                 break;
             }
             String step = (String) next.get("id");
-            assertThat(steps.add(step)).as("%s: %s is next a second time", scheme, step).isTrue();
+            assertThat(steps.add(step))
+                    .as("%s: %s is next a second time", scheme, step)
+                    .isTrue();
             boolean live = (Boolean) next.get("live");
             if (live && dead.isEmpty()) {
                 dead.addAll(steps);
@@ -82,8 +84,7 @@ class SchemesByTouchIT extends BrowserTest {
                 makeDead(assessor);
             }
             candidate.evaluate(
-                    "([id, tests, readings]) => writeAll(id, tests, readings)",
-                    List.of(id, tests.get(step), readings));
+                    "([id, tests, readings]) => writeAll(id, tests, readings)", List.of(id, tests.get(step), readings));
             int toSee = ((List<?>) next.get("observations")).size();
             if (toSee > 0) {
                 // it is shown by itself, because it is next
@@ -99,16 +100,16 @@ class SchemesByTouchIT extends BrowserTest {
                         .tap();
                 taps++;
             }
-            assertThat(assessor.getByRole(AriaRole.STATUS)
-                            .filter(new Locator.FilterOptions().setHasText("Saved")))
+            assertThat(assessor.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Saved")))
                     .isVisible();
         }
         if (isLive(assessor)) {
             makeDead(assessor);
         }
         assertThat(taps).as("%s: taps over %d steps", scheme, steps.size()).isLessThanOrEqualTo(steps.size());
-        assertThat(steps).hasSizeGreaterThanOrEqualTo((int)
-                tests.values().stream().filter(t -> !t.isEmpty()).count() - 2);
+        assertThat(steps)
+                .hasSizeGreaterThanOrEqualTo(
+                        (int) tests.values().stream().filter(t -> !t.isEmpty()).count() - 2);
         handIn(candidate);
         assertThat(assessor.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Mark")))
                         .first())

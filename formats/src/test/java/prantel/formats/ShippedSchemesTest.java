@@ -194,10 +194,10 @@ class ShippedSchemesTest {
                                 .isPresent());
             }
             assertThat(scheme.only(
-                                    scheme.steps().stream()
-                                            .map(prantel.core.scheme.Step::id)
-                                            .collect(java.util.stream.Collectors.toSet()),
-                                    true))
+                            scheme.steps().stream()
+                                    .map(prantel.core.scheme.Step::id)
+                                    .collect(java.util.stream.Collectors.toSet()),
+                            true))
                     .as("all of it is all of it")
                     .isEqualTo(scheme);
         }

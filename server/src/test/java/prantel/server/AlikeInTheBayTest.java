@@ -35,9 +35,7 @@ class AlikeInTheBayTest {
                     if (box.get("chosenFrom").size() > 0) {
                         continue;
                     }
-                    String loose = slot.startsWith("kitchen/r1r2/")
-                            ? LOOSE.get(slot.replaceAll(".*/", ""))
-                            : null;
+                    String loose = slot.startsWith("kitchen/r1r2/") ? LOOSE.get(slot.replaceAll(".*/", "")) : null;
                     String text = loose == null
                             ? assessor.post(path + "/proof/simulated", Map.of("slot", slot))
                                     .json()
@@ -83,9 +81,7 @@ class AlikeInTheBayTest {
         Browser technician = Browser.of(mvc, "jory", "sluice-door-8");
         JsonNode notes = technician.get("/api/rigs/bunkhouse/notes").json();
         assertThat(notes.size()).isEqualTo(1);
-        assertThat(notes.get(0).get("text").asString())
-                .contains("socket 3")
-                .doesNotContain("Lena", "Asta", "0.93");
+        assertThat(notes.get(0).get("text").asString()).contains("socket 3").doesNotContain("Lena", "Asta", "0.93");
         assertThat(assessor.get("/api/floor").text()).contains("Several people read alike here");
         Bays.markAsProposed(assessor, first);
         assertThat(technician.get("/api/rigs/bunkhouse/notes").json().size())
@@ -94,10 +90,14 @@ class AlikeInTheBayTest {
 
         String note = "/api/rigs/bunkhouse/notes/" + notes.get(0).get("noteId").asInt();
         assertThat(technician.put(note, Map.of("what", " ")).text()).contains("say what you found");
-        JsonNode done = technician.put(note, Map.of("what", "joint behind socket 3 remade")).json();
+        JsonNode done = technician
+                .put(note, Map.of("what", "joint behind socket 3 remade"))
+                .json();
         assertThat(done.get(0).get("doneBy").asString()).isEqualTo("Jory Penn");
         assertThat(assessor.get("/api/floor").text()).doesNotContain("Several people read alike here");
-        assertThat(Browser.of(mvc, "lena", "eel-trap-5").get("/api/rigs/bunkhouse/notes").status())
+        assertThat(Browser.of(mvc, "lena", "eel-trap-5")
+                        .get("/api/rigs/bunkhouse/notes")
+                        .status())
                 .isEqualTo(403);
         assertThat(technician.get(second + "/marking").status()).isEqualTo(403);
     }

@@ -144,21 +144,24 @@ class JudgementFlowTest {
     @Test
     @Order(3)
     void whereTwoDifferItIsSettledAndBothOpinionsStay() {
-        JsonNode line = first.get(path + "/marking").json().get("opinions").get("lines").get(0);
+        JsonNode line =
+                first.get(path + "/marking").json().get("opinions").get("lines").get(0);
         assertThat(line.get("differ").valueStream().map(d -> d.get("mark").asString()))
                 .containsExactly(disputed);
         JsonNode agreement = line.get("agreement");
         assertThat(agreement.get("same").asInt())
                 .isEqualTo(agreement.get("marks").asInt() - 1);
         assertThat(agreement.get("kappa").get("kappa").asDouble()).isBetween(0.5, 0.9999);
-        assertThat(agreement.get("criteria").valueStream()
+        assertThat(agreement
+                        .get("criteria")
+                        .valueStream()
                         .mapToInt(c -> c.get("marks").asInt())
                         .sum())
                 .isEqualTo(agreement.get("marks").asInt());
         String proposed = proposed(first.get(path + "/marking").json());
         assertThat(outcome(first, proposed, "").text()).contains("disputes-open");
-        Map<String, Object> settle = new HashMap<>(Map.of(
-                "eventId", Browser.event(), "mark", disputed, "given", "FULL", "reason", ""));
+        Map<String, Object> settle =
+                new HashMap<>(Map.of("eventId", Browser.event(), "mark", disputed, "given", "FULL", "reason", ""));
         assertThat(first.put(path + "/opinions/settled", settle).text()).contains("say what settled it");
         settle.put("reason", "both heard it");
         JsonNode settled = first.put(path + "/opinions/settled", settle).json();
@@ -222,7 +225,8 @@ class JudgementFlowTest {
         for (JsonNode fault : marking.get("faultsSet")) {
             assertThat(read.text()).doesNotContain(fault.asString());
         }
-        String own = marking.get("lines").valueStream()
+        String own = marking.get("lines")
+                .valueStream()
                 .map(l -> l.get("written").asString())
                 .collect(Collectors.joining(" "));
         for (JsonNode line : marking.get("lines")) {
@@ -289,12 +293,12 @@ class JudgementFlowTest {
         assertThat(mark.get("first").asString()).isEqualTo("half");
         assertThat(mark.get("second").asString()).isEqualTo("full");
         assertThat(mark.get("counts").asString()).isEqualTo("full");
-        assertThat(record.get("signatures").valueStream()
+        assertThat(record.get("signatures")
+                        .valueStream()
                         .map(s -> s.get("what").asString() + ", " + s.get("by").asString()))
                 .contains("Handed in, Petra Lindholm", "Marked alone, Corin Vale", "Outcome signed, Ines Marrow");
         assertThat(record.get("chain").asString()).hasSizeGreaterThan(20);
-        List<String> rows =
-                first.get(path + "/record/csv").text().lines().toList();
+        List<String> rows = first.get(path + "/record/csv").text().lines().toList();
         assertThat(rows.getFirst()).startsWith("row,id,what,where,written");
         assertThat(rows).anyMatch(r -> r.startsWith("reading,")).anyMatch(r -> r.startsWith("mark," + disputed));
         assertThat(candidate.get(path + "/record/view").status()).isEqualTo(403);
@@ -304,10 +308,13 @@ class JudgementFlowTest {
     @Order(7)
     void anExerciseChangesNothing() {
         Browser lead = Browser.of(mvc, "varga", "ferry-bell-2");
-        Browser.Answer asked =
-                first.post(path + "/opinions", Map.of("eventId", Browser.event(), "of", "varga"));
+        Browser.Answer asked = first.post(path + "/opinions", Map.of("eventId", Browser.event(), "of", "varga"));
         assertThat(asked.status()).as(asked.text()).isEqualTo(200);
-        assertThat(lead.get(path + "/marking").json().get("outcome").get("given").isNull())
+        assertThat(lead.get(path + "/marking")
+                        .json()
+                        .get("outcome")
+                        .get("given")
+                        .isNull())
                 .as("blind, although it is decided")
                 .isTrue();
         assertThat(lead.get(path + "/resit").json().get("decided").asBoolean()).isFalse();
@@ -315,7 +322,11 @@ class JudgementFlowTest {
         JsonNode signed = lead.post(path + "/opinions/sign", Map.of("eventId", Browser.event()))
                 .json();
         assertThat(signed.get("opinions").get("lines").size()).isEqualTo(2);
-        assertThat(first.get(path + "/marking").json().get("outcome").get("given").asString())
+        assertThat(first.get(path + "/marking")
+                        .json()
+                        .get("outcome")
+                        .get("given")
+                        .asString())
                 .isEqualTo("REFERRAL");
     }
 

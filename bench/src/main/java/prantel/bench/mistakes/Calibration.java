@@ -40,21 +40,23 @@ final class Calibration {
             double centre = (p + z2 / (2 * n)) / (1 + z2 / n);
             double half = 1.96 * Math.sqrt(p * (1 - p) / n + z2 / (4.0 * n * n)) / (1 + z2 / n);
             bins.add(new Bin(
-                    n,
-                    in.stream().mapToDouble(Told::share).average().orElse(0),
-                    p,
-                    centre - half,
-                    centre + half));
+                    n, in.stream().mapToDouble(Told::share).average().orElse(0), p, centre - half, centre + half));
         }
         return bins;
     }
 
     String table() {
-        StringBuilder out = new StringBuilder("| told, on average | how many | of them so | 95 % interval |\n|---|---|---|---|\n");
+        StringBuilder out =
+                new StringBuilder("| told, on average | how many | of them so | 95 % interval |\n|---|---|---|---|\n");
         for (Bin b : bins()) {
             out.append(String.format(
-                    Locale.ROOT, "| %.0f %% | %d | %.0f %% | %.0f to %.0f %% |%n", 100 * b.mean(), b.count(), 100 * b.so(),
-                    100 * b.low(), 100 * b.high()));
+                    Locale.ROOT,
+                    "| %.0f %% | %d | %.0f %% | %.0f to %.0f %% |%n",
+                    100 * b.mean(),
+                    b.count(),
+                    100 * b.so(),
+                    100 * b.low(),
+                    100 * b.high()));
         }
         return out.toString();
     }
@@ -66,7 +68,12 @@ final class Calibration {
                 "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 %d %d' width='%d' height='%d' font-family='sans-serif'"
                         + " font-size='12'><title>Shares told against shares that were so</title>"
                         + "<rect width='%d' height='%d' fill='#fffdf8'/>",
-                W, W, W, W, W, W));
+                W,
+                W,
+                W,
+                W,
+                W,
+                W));
         s.append(line(0, 0, 1, 1, "#dcd6c9", 2));
         s.append(line(0, 0, 1, 0, "#1b2431", 2)).append(line(0, 0, 0, 1, "#1b2431", 2));
         for (int i = 0; i <= 100; i += 25) {
@@ -76,9 +83,7 @@ final class Calibration {
         for (Bin b : bins()) {
             s.append(line(b.mean(), b.low(), b.mean(), b.high(), "#0b6a66", 2));
             s.append(String.format(
-                    Locale.ROOT,
-                    "<path d='M%.1f %.1fl6 6l-6 6l-6 -6z' fill='#0b6a66'/>",
-                    x(b.mean()), y(b.so()) - 6));
+                    Locale.ROOT, "<path d='M%.1f %.1fl6 6l-6 6l-6 -6z' fill='#0b6a66'/>", x(b.mean()), y(b.so()) - 6));
             s.append(text(b.mean() + 0.02, b.so() - 0.045, "n " + b.count(), b.mean() > 0.85 ? "end" : "start"));
         }
         return s.append("</svg>\n").toString();
@@ -96,13 +101,21 @@ final class Calibration {
         return String.format(
                 Locale.ROOT,
                 "<line x1='%.1f' y1='%.1f' x2='%.1f' y2='%.1f' stroke='%s' stroke-width='%d'/>",
-                x(x1), y(y1), x(x2), y(y2), colour, width);
+                x(x1),
+                y(y1),
+                x(x2),
+                y(y2),
+                colour,
+                width);
     }
 
     private static String text(double x, double y, String words, String anchor) {
         return String.format(
                 Locale.ROOT,
                 "<text x='%.1f' y='%.1f' text-anchor='%s' fill='#566070'>%s</text>",
-                x(x), y(y), anchor, words);
+                x(x),
+                y(y),
+                anchor,
+                words);
     }
 }

@@ -61,8 +61,7 @@ public record Kappa(int things, double observed, double expected, Optional<Value
                 n,
                 observed,
                 expected,
-                Optional.of(new Value(
-                        kappa, error, Math.max(-1, kappa - z * error), Math.min(1, kappa + z * error))));
+                Optional.of(new Value(kappa, error, Math.max(-1, kappa - z * error), Math.min(1, kappa + z * error))));
     }
 
     private static <C> double error(

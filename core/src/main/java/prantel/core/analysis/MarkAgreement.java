@@ -32,7 +32,8 @@ public record MarkAgreement(Kappa all, List<OfCriterion> byCriterion) {
             if (a != null && b != null) {
                 Pair<Award> pair = new Pair<>(a, b);
                 all.add(pair);
-                by.computeIfAbsent(mark.of().criterion(), c -> new ArrayList<>()).add(pair);
+                by.computeIfAbsent(mark.of().criterion(), c -> new ArrayList<>())
+                        .add(pair);
                 titles.putIfAbsent(mark.of().criterion(), mark.of().title());
             }
         }

@@ -357,11 +357,7 @@ public final class Assessment {
                     decisions.put(
                             dispute.mark(),
                             new Decision(
-                                    first.proposed(),
-                                    dispute.given(),
-                                    dispute.reason(),
-                                    recorded.by(),
-                                    recorded.at()));
+                                    first.proposed(), dispute.given(), dispute.reason(), recorded.by(), recorded.at()));
                 }
             }
             case AssessmentEvent.FeedbackGiven given ->

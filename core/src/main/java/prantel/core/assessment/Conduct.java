@@ -118,9 +118,7 @@ public record Conduct(
                                 Optional.of(new Continued(from.from(), from.deadSeconds(), from.liveSeconds())),
                                 origin.resit()));
             case AssessmentEvent.ResitOf resit ->
-                with(
-                        brokenOff,
-                        new Origin(origin.continued(), Optional.of(new Resit(resit.of(), resit.parts()))));
+                with(brokenOff, new Origin(origin.continued(), Optional.of(new Resit(resit.of(), resit.parts()))));
             default -> this;
         };
     }

@@ -10,11 +10,7 @@ import prantel.core.quantity.Check;
  *
  * @param faults what was set, in words; null where it stays untold
  */
-public record Feedback(
-        List<Sentence> lines,
-        @Nullable List<String> faults,
-        String by,
-        OffsetDateTime at) {
+public record Feedback(List<Sentence> lines, @Nullable List<String> faults, String by, OffsetDateTime at) {
 
     public enum Kind {
         /** What was right. */

@@ -27,7 +27,11 @@ public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
 
     /** @param given by mark @param signed empty while it is being given */
     public record Opinion(
-            Purpose purpose, String askedBy, OffsetDateTime askedAt, Map<String, Given> given, Optional<Signed> signed) {
+            Purpose purpose,
+            String askedBy,
+            OffsetDateTime askedAt,
+            Map<String, Given> given,
+            Optional<Signed> signed) {
         public Opinion {
             given = Map.copyOf(given);
         }
@@ -47,9 +51,7 @@ public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
     public record Settled(Award first, Award given, String reason, String by, OffsetDateTime at) {}
 
     Opinions asked(AssessmentEvent.OpinionAsked asked, Assessment.Recorded recorded) {
-        return with(
-                asked.of(),
-                new Opinion(asked.purpose(), recorded.by(), recorded.at(), Map.of(), Optional.empty()));
+        return with(asked.of(), new Opinion(asked.purpose(), recorded.by(), recorded.at(), Map.of(), Optional.empty()));
     }
 
     Opinions given(AssessmentEvent.OpinionGiven given, Assessment.Recorded recorded) {
@@ -108,8 +110,7 @@ public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
 
     /** Marks on which a signed second mark and what was given differ, and which are not settled. */
     public List<String> disputes(Map<String, Assessment.Decision> decisions) {
-        return second()
-                .filter(o -> o.signed().isPresent())
+        return second().filter(o -> o.signed().isPresent())
                 .flatMap(o -> o.given().entrySet().stream())
                 .filter(e -> !settled.containsKey(e.getKey()))
                 .filter(e -> {

@@ -54,7 +54,8 @@ public final class Rules {
             new Why("begun", "it can only carry on from another one before anything is recorded");
 
     private static final Why SECOND_SIGNED = new Why(
-            "second-signed", "somebody else has marked it too: where the two differ, settle it; the rest stays as given");
+            "second-signed",
+            "somebody else has marked it too: where the two differ, settle it; the rest stays as given");
     private static final Why SECOND_OPEN =
             new Why("second-open", "a second mark was asked for and is not given yet: the outcome waits for it");
     private static final Why DISPUTES_OPEN =
@@ -64,8 +65,7 @@ public final class Rules {
     private static final Why ASKED_ALREADY = new Why("asked-already", "this person was asked before");
     private static final Why OWN_MARKS =
             new Why("own-marks", "this person has marked it already: ask somebody who has not seen what was given");
-    private static final Why NOT_DECIDED =
-            new Why("not-decided", "the outcome is not decided yet: that comes first");
+    private static final Why NOT_DECIDED = new Why("not-decided", "the outcome is not decided yet: that comes first");
     private static final Why USED_AGAIN = new Why(
             "used-again",
             "this set is in the library and will be used again: its faults and what was expected stay untold");
@@ -121,7 +121,11 @@ public final class Rules {
                     case AssessmentEvent.MarkDecided mark ->
                         state.stage() != Stage.MARK
                                 ? MARKED
-                                : state.opinions().second().anyMatch(o -> o.signed().isPresent()) ? SECOND_SIGNED : null;
+                                : state.opinions()
+                                                .second()
+                                                .anyMatch(o -> o.signed().isPresent())
+                                        ? SECOND_SIGNED
+                                        : null;
                     case AssessmentEvent.OutcomeDecided outcome -> deciding(state);
                     case AssessmentEvent.AnswersAccepted answers -> state.outcome() != null ? DECIDED : null;
                     case AssessmentEvent.ClearCheckTaken check -> clearing(state);
@@ -152,9 +156,7 @@ public final class Rules {
                     case AssessmentEvent.DisputeSettled dispute ->
                         state.stage() != Stage.MARK
                                 ? MARKED
-                                : state.opinions()
-                                                        .disputes(state.decisions())
-                                                        .contains(dispute.mark())
+                                : state.opinions().disputes(state.decisions()).contains(dispute.mark())
                                                 || state.opinions().settled().containsKey(dispute.mark())
                                         ? null
                                         : NO_DISPUTE;
@@ -170,9 +172,12 @@ public final class Rules {
                     case AssessmentEvent.OpinionSigned signed ->
                         state.opinions().isBlind(by) ? null : NOT_ASKED_TO_MARK;
                     case AssessmentEvent.MarkDecided mark -> state.opinions().isBlind(by) ? BLIND : null;
-                    case AssessmentEvent.OutcomeDecided outcome -> state.opinions().isBlind(by) ? BLIND : null;
-                    case AssessmentEvent.DisputeSettled dispute -> state.opinions().isBlind(by) ? BLIND : null;
-                    case AssessmentEvent.FeedbackGiven feedback -> state.opinions().isBlind(by) ? BLIND : null;
+                    case AssessmentEvent.OutcomeDecided outcome ->
+                        state.opinions().isBlind(by) ? BLIND : null;
+                    case AssessmentEvent.DisputeSettled dispute ->
+                        state.opinions().isBlind(by) ? BLIND : null;
+                    case AssessmentEvent.FeedbackGiven feedback ->
+                        state.opinions().isBlind(by) ? BLIND : null;
                     default -> null;
                 });
     }

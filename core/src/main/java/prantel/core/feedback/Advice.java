@@ -16,12 +16,10 @@ final class Advice {
                                 + " read zero before the first reading, and again after a change of clip.";
                     case ANOTHER_POINT, NEIGHBOUR ->
                         "Say the point aloud before you put the probe on it, and write the reading before you move on.";
-                    case ANOTHER_BOX ->
-                        "Write each reading in its box at once, before the next one is taken.";
+                    case ANOTHER_BOX -> "Write each reading in its box at once, before the next one is taken.";
                     case LOWEST_RECORDED, MIDDLE_RECORDED ->
                         "Take a reading at every point, then look for the highest: that is the one for the record.";
-                    case FASTER_RECORDED ->
-                        "Test on both half-cycles; the slower of the two times goes on the record.";
+                    case FASTER_RECORDED -> "Test on both half-cycles; the slower of the two times goes on the record.";
                     case NOT_DOUBLED, DOUBLED ->
                         "Ask what the current for the record stands for, then look up how it follows from the ones you read.";
                     case HEALTHY_VALUE ->

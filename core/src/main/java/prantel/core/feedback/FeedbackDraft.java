@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import prantel.core.assessment.Feedback;
 import prantel.core.assessment.Feedback.Kind;
 import prantel.core.assessment.Feedback.Sentence;
 import prantel.core.expectation.Window.Side;
@@ -90,7 +89,8 @@ public final class FeedbackDraft {
             String key = mark.group() + "\n" + circuit(mark);
             // a reading that something else was lost on is no example of how it should be
             if (award(mark) == Award.FULL && mark.slots().stream().noneMatch(lost::contains)) {
-                byGroup.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(circuit(mark));
+                byGroup.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>())
+                        .add(circuit(mark));
                 titles.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(mark.title());
             } else {
                 notAll.add(key);
@@ -159,7 +159,8 @@ public final class FeedbackDraft {
     private boolean isSpared(Finding finding) {
         SlotId slot = finding.expectation().slot().id();
         return sheet.marks().stream()
-                .anyMatch(m -> m.evidence() instanceof Evidence.Spared && m.slots().contains(slot));
+                .anyMatch(m ->
+                        m.evidence() instanceof Evidence.Spared && m.slots().contains(slot));
     }
 
     /** What is of no reading: judgements, notation, what was seen, asked and in which order. */

@@ -60,8 +60,8 @@ final class Words {
                     case Evidence.NothingChosen nothing ->
                         where + "nothing stands where one of your readings goes on the record.";
                     case Evidence.AnotherChosen another ->
-                        where + "you put " + another.written() + " on the record; look up which of your readings belongs"
-                                + " there.";
+                        where + "you put " + another.written()
+                                + " on the record; look up which of your readings belongs" + " there.";
                     case Evidence.NotTheirOwn notTheirOwn ->
                         where + "what stands on the record is none of your own readings.";
                     case Evidence.Chosen chosen ->
@@ -88,8 +88,8 @@ final class Words {
                     case Evidence.Spared spared -> null;
                     case Evidence.SeenRight seen -> null;
                     case Evidence.SeenSlip slip ->
-                        where + (slip.slip().isBlank() ? "" : slip.slip() + ". ") + "What is looked for: " + mark.title()
-                                + ".";
+                        where + (slip.slip().isBlank() ? "" : slip.slip() + ". ") + "What is looked for: "
+                                + mark.title() + ".";
                     case Evidence.Answer answer ->
                         where + "“" + mark.title() + "” "
                                 + (answer.said().isEmpty()

@@ -213,7 +213,13 @@ public final class Explainer {
                         : written.asWritten() + " where this rig gives " + gives + "; " + world.words()
                                 + " it would be " + reads + ".")
                 + (boxesOfIt > 1 ? " The same holds for " + boxesOfIt + " boxes." : "");
-        return new Explanation(id, world.cause(), reads, evidence, share, undone(id, world.says().get(id)));
+        return new Explanation(
+                id,
+                world.cause(),
+                reads,
+                evidence,
+                share,
+                undone(id, world.says().get(id)));
     }
 
     /** What is left of a reading beside the cause stays in it: the leads, the cable, the noise. */

@@ -64,7 +64,11 @@ final class Agreement {
                 Mark.Of.of(
                         common,
                         key.scheme()
-                                .stepOf(held.getFirst().box().expectation().slot().step())
+                                .stepOf(held.getFirst()
+                                        .box()
+                                        .expectation()
+                                        .slot()
+                                        .step())
                                 .map(Part::of)
                                 .orElse(Part.WHOLE)),
                 common.group(),

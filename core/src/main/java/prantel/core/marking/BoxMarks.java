@@ -285,7 +285,8 @@ final class BoxMarks {
     private Mark oneMethod(Criterion.OneMethod criterion, Circuit circuit) {
         List<Finding> filled = findings.stream()
                 .filter(f -> f.expectation().slot() instanceof Slot.Composed)
-                .filter(f -> Criterion.OneMethod.TESTS.contains(f.expectation().slot().step()))
+                .filter(f -> Criterion.OneMethod.TESTS.contains(
+                        f.expectation().slot().step()))
                 .filter(f -> isOf(f, circuit.id()))
                 .filter(BoxMarks::isFilled)
                 .toList();

@@ -72,8 +72,8 @@ public record Outcome(
         Map<Part, List<Mark>> parts = new LinkedHashMap<>();
         marks.stream()
                 .filter(m -> m.award() != Award.NOT_SEEN)
-                .forEach(m -> parts.computeIfAbsent(m.part(), p -> new ArrayList<>())
-                        .add(m));
+                .forEach(m ->
+                        parts.computeIfAbsent(m.part(), p -> new ArrayList<>()).add(m));
         return parts;
     }
 

@@ -24,20 +24,18 @@ final class Narrowed {
                                 ? null
                                 : new Criterion.JudgedRightly(c.common(), asked(c, tests), c.few());
                     case Criterion.RightOneOfSeveral c ->
-                        asked(c, tests).isEmpty()
-                                ? null
-                                : new Criterion.RightOneOfSeveral(c.common(), asked(c, tests));
+                        asked(c, tests).isEmpty() ? null : new Criterion.RightOneOfSeveral(c.common(), asked(c, tests));
                     case Criterion.Notation c ->
                         asked(c, tests).isEmpty() ? null : new Criterion.Notation(c.common(), asked(c, tests));
                     case Criterion.Complete c ->
-                        asked(c, tests).isEmpty()
-                                ? null
-                                : new Criterion.Complete(c.common(), asked(c, tests), c.few());
+                        asked(c, tests).isEmpty() ? null : new Criterion.Complete(c.common(), asked(c, tests), c.few());
                     case Criterion.ExpectedFirst c ->
                         asked(c, tests).isEmpty() ? null : new Criterion.ExpectedFirst(c.common(), asked(c, tests));
-                    case Criterion.OneMethod c -> Criterion.OneMethod.TESTS.stream().anyMatch(tests::contains) ? c : null;
+                    case Criterion.OneMethod c ->
+                        Criterion.OneMethod.TESTS.stream().anyMatch(tests::contains) ? c : null;
                     case Criterion.LeadsNulled c -> tests.stream().anyMatch(TestKind::isContinuity) ? c : null;
-                    case Criterion.Consistent c -> tests.containsAll(c.relation().needs()) ? c : null;
+                    case Criterion.Consistent c ->
+                        tests.containsAll(c.relation().needs()) ? c : null;
                     case Criterion.FaultReported c -> faults ? c : null;
                     case Criterion.NothingInvented c -> faults ? c : null;
                     case Criterion.Observed c -> observed(c, steps);
@@ -56,13 +54,17 @@ final class Narrowed {
     private static @org.jspecify.annotations.Nullable Criterion observed(Criterion.Observed c, List<Step> steps) {
         List<String> left = left(c.steps(), steps);
         boolean any = steps.stream().anyMatch(s -> !s.observations().isEmpty());
-        return c.steps().isEmpty() ? (any ? c : null) : left.isEmpty() ? null : new Criterion.Observed(c.common(), left);
+        return c.steps().isEmpty()
+                ? (any ? c : null)
+                : left.isEmpty() ? null : new Criterion.Observed(c.common(), left);
     }
 
     private static @org.jspecify.annotations.Nullable Criterion answered(Criterion.Answered c, List<Step> steps) {
         List<String> left = left(c.steps(), steps);
         boolean any = steps.stream().anyMatch(s -> !s.questions().isEmpty());
-        return c.steps().isEmpty() ? (any ? c : null) : left.isEmpty() ? null : new Criterion.Answered(c.common(), left);
+        return c.steps().isEmpty()
+                ? (any ? c : null)
+                : left.isEmpty() ? null : new Criterion.Answered(c.common(), left);
     }
 
     private static @org.jspecify.annotations.Nullable Criterion closed(Criterion.Closed c, List<Step> steps) {

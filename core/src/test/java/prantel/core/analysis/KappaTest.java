@@ -55,7 +55,10 @@ class KappaTest {
 
     @Test
     void completeAgreementIsOneAndChanceIsNearNothing() {
-        assertThat(Kappa.of(table(new int[][] {{7, 0}, {0, 5}})).value().orElseThrow().kappa())
+        assertThat(Kappa.of(table(new int[][] {{7, 0}, {0, 5}}))
+                        .value()
+                        .orElseThrow()
+                        .kappa())
                 .isCloseTo(1, within(1e-12));
         SplittableRandom random = new SplittableRandom(11);
         List<Pair<Integer>> pairs = new ArrayList<>();

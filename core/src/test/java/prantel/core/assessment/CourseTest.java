@@ -125,15 +125,19 @@ class CourseTest {
         List<Step> steps = List.of(
                 new Step("one", "one", Step.Stage.DEAD, List.of(TestKind.R1_R2), List.of(), List.of()),
                 new Step("two", "two", Step.Stage.DEAD, List.of(TestKind.R2), List.of(), List.of()),
-                new Step("insulation", "insulation", Step.Stage.DEAD, List.of(TestKind.INSULATION), List.of(), List.of()));
+                new Step(
+                        "insulation",
+                        "insulation",
+                        Step.Stage.DEAD,
+                        List.of(TestKind.INSULATION),
+                        List.of(),
+                        List.of()));
         Scheme apart =
                 new Scheme(all.about(), all.practice(), steps, List.of(), all.criteria(), new Scheme.PassRule(0, 0, 1));
         List<Slot> slots = SlotPlan.sheet(RIG, apart);
         Streams s = Streams.atWork();
         assertThat(at(Course.of(s.state(), apart, slots), "one").next()).isTrue();
-        slots.stream()
-                .filter(b -> b.step() == TestKind.R1_R2)
-                .forEach(b -> s.write(b.id().value(), "1"));
+        slots.stream().filter(b -> b.step() == TestKind.R1_R2).forEach(b -> s.write(b.id().value(), "1"));
         Course course = Course.of(s.state(), apart, slots);
         assertThat(at(course, "two").open()).isZero();
         assertThat(at(course, "insulation").next()).isTrue();

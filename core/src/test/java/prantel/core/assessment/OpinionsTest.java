@@ -141,6 +141,9 @@ class OpinionsTest {
                 .isEqualTo("begun");
         state = Assessment.replay(Streams.PINNED, List.of());
         happens(new AssessmentEvent.ResitOf("before", List.of("ring")), FIRST);
-        assertThat(state.conduct().resit()).get().extracting(Conduct.Resit::parts).isEqualTo(List.of("ring"));
+        assertThat(state.conduct().resit())
+                .get()
+                .extracting(Conduct.Resit::parts)
+                .isEqualTo(List.of("ring"));
     }
 }

@@ -39,9 +39,7 @@ class AlikeOnTheRigTest {
                 .extracting(a -> a.slot().value())
                 .containsExactly("sockets/r1r2/socket-4", "sockets/r1r2/socket-5");
         assertThat(AlikeOnTheRig.of(two, List.of(one))).as("for all of them").hasSize(2);
-        assertThat(AlikeOnTheRig.of(one, List.of(sound)))
-                .as("one person alone")
-                .isEmpty();
+        assertThat(AlikeOnTheRig.of(one, List.of(sound))).as("one person alone").isEmpty();
         assertThat(AlikeOnTheRig.of(one, List.of(two, sound, sound)))
                 .as("two of four read so: half of them")
                 .hasSize(2);

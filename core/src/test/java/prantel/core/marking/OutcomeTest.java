@@ -101,8 +101,8 @@ class OutcomeTest {
                     .map(m -> again.contains(m.part().id()) ? m.withAward(Award.FULL) : m)
                     .toList();
             if (outcome.verdict() == Verdict.REFERRAL) {
-                boolean lostOverTheWhole = marks.stream()
-                        .anyMatch(m -> m.part().kind() == Part.Kind.WHOLE && m.points() < m.weight());
+                boolean lostOverTheWhole =
+                        marks.stream().anyMatch(m -> m.part().kind() == Part.Kind.WHOLE && m.points() < m.weight());
                 assertThat(Outcome.of(better, HALF_OF_THE_PARTS).verdict() == Verdict.PASS || lostOverTheWhole)
                         .isTrue();
             }

@@ -340,8 +340,7 @@ public class Assessments implements SmartLifecycle {
 
     /** Starts an assessment in a free bay and pins every version it will be marked with. */
     @Transactional
-    public Assessment prepare(
-            String bayId, String candidateId, String testerId, Scheme pinned, String assessorId) {
+    public Assessment prepare(String bayId, String candidateId, String testerId, Scheme pinned, String assessorId) {
         Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
         if (standings.inBay(bayId) != null) {

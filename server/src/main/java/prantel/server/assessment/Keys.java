@@ -62,8 +62,7 @@ public class Keys {
 
     private record FaultsOf(DocumentRef rig, String file) {}
 
-    private record KeyOf(
-            DocumentRef rig, DocumentRef tester, SchemeOf scheme, AsBuilt asBuilt, FaultSet faults) {}
+    private record KeyOf(DocumentRef rig, DocumentRef tester, SchemeOf scheme, AsBuilt asBuilt, FaultSet faults) {}
 
     private record MarkedOf(String assessmentId, int seq) {}
 
@@ -192,9 +191,7 @@ public class Keys {
         Key healthy = explorations.healthy(rig(assessment), workshop.tester(tester), scheme(assessment), known);
         return faults.isEmpty()
                 ? healthy
-                : values.small(
-                        new KeyOf(rig, tester, schemeOf(assessment), known, faults),
-                        () -> healthy.with(faults));
+                : values.small(new KeyOf(rig, tester, schemeOf(assessment), known, faults), () -> healthy.with(faults));
     }
 
     /** Answers the assessor accepts besides the faults themselves. */

@@ -49,12 +49,7 @@ class FeedbackController {
     private final Pdf pdf;
 
     FeedbackController(
-            Assessments assessments,
-            Keys keys,
-            Accounts accounts,
-            FeedbackSheets sheets,
-            BayFellows fellows,
-            Pdf pdf) {
+            Assessments assessments, Keys keys, Accounts accounts, FeedbackSheets sheets, BayFellows fellows, Pdf pdf) {
         this.fellows = fellows;
         this.assessments = assessments;
         this.keys = keys;
@@ -170,6 +165,7 @@ class FeedbackController {
         MarkedSheet sheet = keys.marked(a);
         Map<String, Award> given = new LinkedHashMap<>();
         marks.decisions().forEach((mark, d) -> given.put(mark, d.given()));
-        return FeedbackDraft.of(sheet, given, Decided.outcome(marks.decisions(), sheet), named, AlikeOnTheRig.slots(fellows.alike(a)));
+        return FeedbackDraft.of(
+                sheet, given, Decided.outcome(marks.decisions(), sheet), named, AlikeOnTheRig.slots(fellows.alike(a)));
     }
 }

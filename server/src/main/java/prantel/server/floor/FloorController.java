@@ -1,7 +1,7 @@
 package prantel.server.floor;
 
-import java.time.Clock;
 import java.security.Principal;
+import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -248,7 +248,15 @@ class FloorController {
 
     private static Need noteNeed(RigNotes.RigNote note) {
         return new Need(
-                note.bay(), "", null, note.rigId(), "rig", note.text(), "noted by " + note.notedBy(), note.notedAt(), Urgency.NEXT);
+                note.bay(),
+                "",
+                null,
+                note.rigId(),
+                "rig",
+                note.text(),
+                "noted by " + note.notedBy(),
+                note.notedAt(),
+                Urgency.NEXT);
     }
 
     private Need driftNeed(BayView view) {
@@ -383,7 +391,9 @@ class FloorController {
                         k.assessmentId(),
                         k.candidate(),
                         workshop.rig(new DocumentRef(k.rigId(), k.rigVersion())).name(),
-                        k.isBrokenOff() ? "Broken off" : Verdict.valueOf(k.verdict()).words(),
+                        k.isBrokenOff()
+                                ? "Broken off"
+                                : Verdict.valueOf(k.verdict()).words(),
                         k.isBrokenOff(),
                         k.overridden(),
                         k.at()))

@@ -60,7 +60,8 @@ public class BayFellows {
         }
         var rig = assessment.fixed().versions().rig();
         MarkedSheet sheet = keys.marked(assessment);
-        StringBuilder text = new StringBuilder("Several people read alike here and otherwise than this rig should read: ");
+        StringBuilder text =
+                new StringBuilder("Several people read alike here and otherwise than this rig should read: ");
         StringBuilder slots = new StringBuilder();
         for (Alike a : alike.subList(0, Math.min(MOST_TOLD, alike.size()))) {
             Slot slot = sheet.key().expectation(a.slot()).slot();

@@ -14,9 +14,7 @@ import prantel.core.assessment.Opinions;
  * @param outcome as decided; null while it is not, and for whoever marks it alone
  */
 public record Given(
-        boolean blind,
-        Map<String, Assessment.Decision> decisions,
-        Assessment.@Nullable OutcomeGiven outcome) {
+        boolean blind, Map<String, Assessment.Decision> decisions, Assessment.@Nullable OutcomeGiven outcome) {
     public static Given of(Assessment assessment, String viewer) {
         if (!assessment.opinions().isBlind(viewer)) {
             return new Given(false, assessment.decisions(), assessment.outcome());
@@ -27,8 +25,7 @@ public record Given(
             opinion.given()
                     .forEach((mark, given) -> own.put(
                             mark,
-                            new Assessment.Decision(
-                                    given.award(), given.award(), given.reason(), viewer, given.at())));
+                            new Assessment.Decision(given.award(), given.award(), given.reason(), viewer, given.at())));
         }
         return new Given(true, own, null);
     }

@@ -38,8 +38,7 @@ class MarkingController {
     private final MarkingViews views;
     private final BayFellows fellows;
 
-    MarkingController(
-            Assessments assessments, Keys keys, Schemes schemes, MarkingViews views, BayFellows fellows) {
+    MarkingController(Assessments assessments, Keys keys, Schemes schemes, MarkingViews views, BayFellows fellows) {
         this.fellows = fellows;
         this.views = views;
         this.assessments = assessments;
@@ -181,5 +180,4 @@ class MarkingController {
             throw Refusal.conflict("broken-off", "it was broken off without a judgement: there is nothing to mark");
         }
     }
-
 }

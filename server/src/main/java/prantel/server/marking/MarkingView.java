@@ -19,7 +19,6 @@ import prantel.core.inference.Cause;
 import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
-import prantel.core.quantity.Unit;
 import prantel.core.marking.AlikeOnTheRig;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.marking.Evidence;
@@ -28,6 +27,7 @@ import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.marking.Outcome.Verdict;
+import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
@@ -94,7 +94,12 @@ record MarkingView(
 
     /** @param undone null where that is no number */
     record ExplanationLine(
-            String cause, String label, String evidence, String wouldRead, String question, @Nullable UndoneLine undone) {}
+            String cause,
+            String label,
+            String evidence,
+            String wouldRead,
+            String question,
+            @Nullable UndoneLine undone) {}
 
     /**
      * Others in this bay were off in the same way: the rig is looked at before anybody is asked.
@@ -106,10 +111,8 @@ record MarkingView(
             if (alike.isEmpty()) {
                 return null;
             }
-            int others = alike.stream()
-                    .mapToInt(AlikeOnTheRig.Alike::others)
-                    .max()
-                    .orElse(0);
+            int others =
+                    alike.stream().mapToInt(AlikeOnTheRig.Alike::others).max().orElse(0);
             return new RigFirst(
                     (others == 1 ? "Another candidate" : others + " other candidates")
                             + " read the same way here, on this rig in this bay. Look at the rig first: take the healthy or"

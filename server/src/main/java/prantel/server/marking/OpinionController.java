@@ -86,7 +86,8 @@ class OpinionController {
                                 Decided.outcome(own.decisions(), sheet).verdict()),
                         who.getName(),
                         state -> {
-                            int open = Decided.open(Given.of(state, who.getName()).decisions(), sheet);
+                            int open =
+                                    Decided.open(Given.of(state, who.getName()).decisions(), sheet);
                             if (open > 0) {
                                 throw Refusal.conflict(
                                         "marks-open",

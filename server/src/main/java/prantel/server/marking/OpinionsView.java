@@ -49,7 +49,8 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
     /** @param low and high of the interval that holds it 95 times in 100 */
     record KappaLine(double kappa, double low, double high) {}
 
-    record CriterionLine(String title, int marks, int same, @Nullable KappaLine kappa) {}
+    record CriterionLine(
+            String title, int marks, int same, @Nullable KappaLine kappa) {}
 
     /** @param settled what counts since it was talked over; null while it was not */
     record DisputeLine(
@@ -79,8 +80,11 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
             first.put(mark, settled == null ? d.given() : settled.first());
         });
         List<OpinionLine> lines = new ArrayList<>();
-        opinions.of().forEach((account, opinion) -> lines.add(line(
-                new OtherAssessor(account, names.apply(account)), opinion, new Sides(assessment, sheet, first, names))));
+        opinions.of()
+                .forEach((account, opinion) -> lines.add(line(
+                        new OtherAssessor(account, names.apply(account)),
+                        opinion,
+                        new Sides(assessment, sheet, first, names))));
         return new OpinionsView(
                 false,
                 assessment.outcome() == null ? Purpose.SECOND : Purpose.EXERCISE,
@@ -88,8 +92,7 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
                 others.stream()
                         .filter(p -> !opinions.of().containsKey(p.id()))
                         .filter(p -> !p.id().equals(assessment.conduct().assessor()))
-                        .filter(p -> assessment.decisions().values().stream()
-                                .noneMatch(d -> d.by().equals(p.id())))
+                        .filter(p -> assessment.decisions().values().stream().noneMatch(d -> d.by().equals(p.id())))
                         .toList());
     }
 

@@ -22,8 +22,8 @@ import prantel.core.marking.Outcome.Verdict;
 import prantel.core.marking.Part;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Rig;
-import prantel.core.survey.SchemeSurvey;
 import prantel.core.sequence.SlotPlan;
+import prantel.core.survey.SchemeSurvey;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.web.Refusal;
@@ -53,12 +53,7 @@ class ResitController {
      * @param before resits there are already
      */
     record ResitPlan(
-            boolean decided,
-            boolean whole,
-            List<PartLine> parts,
-            List<String> met,
-            List<FreeBay> bays,
-            int before) {}
+            boolean decided, boolean whole, List<PartLine> parts, List<String> met, List<FreeBay> bays, int before) {}
 
     record PartLine(String part, String title, boolean again, List<String> why) {}
 
@@ -89,10 +84,7 @@ class ResitController {
                         .filter(p -> p.kind() != Part.Kind.WHOLE)
                         .distinct()
                         .map(p -> new PartLine(
-                                p.id(),
-                                p.title(),
-                                again.containsKey(p.id()),
-                                again.getOrDefault(p.id(), List.of())))
+                                p.id(), p.title(), again.containsKey(p.id()), again.getOrDefault(p.id(), List.of())))
                         .toList(),
                 keys.kindsIn(ofThisPerson(a)).stream()
                         .map(k -> k.title())
@@ -100,7 +92,10 @@ class ResitController {
                         .toList(),
                 freeBays(a),
                 (int) ofThisPerson(a).stream()
-                        .filter(o -> o.conduct().resit().filter(r -> r.of().equals(id)).isPresent())
+                        .filter(o -> o.conduct()
+                                .resit()
+                                .filter(r -> r.of().equals(id))
+                                .isPresent())
                         .count());
     }
 
@@ -137,9 +132,8 @@ class ResitController {
         if (assessments.wasSent(wanted.eventId())) {
             return new Started(assessments.sentTo(wanted.eventId()));
         }
-        Set<String> known = keys.marked(old).marks().stream()
-                .map(m -> m.part().id())
-                .collect(Collectors.toSet());
+        Set<String> known =
+                keys.marked(old).marks().stream().map(m -> m.part().id()).collect(Collectors.toSet());
         Check.that(
                 known.containsAll(wanted.parts()),
                 "unknown-part",
@@ -153,11 +147,7 @@ class ResitController {
                 keys.wholeScheme(old),
                 who.getName());
         return new Started(assessments
-                .append(
-                        next.id(),
-                        wanted.eventId(),
-                        new AssessmentEvent.ResitOf(id, wanted.parts()),
-                        who.getName())
+                .append(next.id(), wanted.eventId(), new AssessmentEvent.ResitOf(id, wanted.parts()), who.getName())
                 .id());
     }
 }

@@ -45,7 +45,8 @@ public class Pdf {
 
     /** @param template name of a file beside the fonts @param view what it is filled with, as {@code v}: the same tree that a browser gets */
     public byte[] of(String template, Object view) {
-        String html = templates.process(template, new Context(Locale.ROOT, Map.of("v", json.convertValue(view, Map.class))));
+        String html =
+                templates.process(template, new Context(Locale.ROOT, Map.of("v", json.convertValue(view, Map.class))));
         try (ByteArrayOutputStream out = new ByteArrayOutputStream();
                 BatikSVGDrawer drawer = new BatikSVGDrawer()) {
             PdfRendererBuilder builder = new PdfRendererBuilder();

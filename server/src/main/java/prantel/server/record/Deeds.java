@@ -58,7 +58,9 @@ final class Deeds {
                         box.relays().isEmpty()
                                 ? "Fault box released"
                                 : "Fault box armed: relays "
-                                        + box.relays().stream().map(String::valueOf).collect(Collectors.joining(", "));
+                                        + box.relays().stream()
+                                                .map(String::valueOf)
+                                                .collect(Collectors.joining(", "));
                     case AssessmentEvent.FaultHandled handled ->
                         "Fault " + (handled.fault() + 1) + " "
                                 + switch (handled.what()) {
@@ -83,7 +85,8 @@ final class Deeds {
                     case AssessmentEvent.ReadingTaken taken ->
                         "Taken from " + taken.instrument() + ": " + box(taken.slot()) + " reads " + taken.text();
                     case AssessmentEvent.Ticked tick -> ticked(tick);
-                    case AssessmentEvent.Halted halted -> "Clock stopped, " + halted.why().words() + ": " + halted.what();
+                    case AssessmentEvent.Halted halted ->
+                        "Clock stopped, " + halted.why().words() + ": " + halted.what();
                     case AssessmentEvent.Resumed resumed -> "Clock on again: " + resumed.what();
                     case AssessmentEvent.InstrumentChanged changed ->
                         "Another instrument: " + changed.tester().id() + ". " + changed.reason();

@@ -70,19 +70,61 @@ class RecordController {
         CSVFormat format = CSVFormat.RFC4180
                 .builder()
                 .setHeader(
-                        "row", "id", "what", "where", "written", "judged", "proposed", "first", "second", "counts",
-                        "points", "of", "reason", "evidence", "by", "at")
+                        "row",
+                        "id",
+                        "what",
+                        "where",
+                        "written",
+                        "judged",
+                        "proposed",
+                        "first",
+                        "second",
+                        "counts",
+                        "points",
+                        "of",
+                        "reason",
+                        "evidence",
+                        "by",
+                        "at")
                 .get();
         try (CSVPrinter printer = new CSVPrinter(out, format)) {
             for (RecordView.KeptReading r : record.readings()) {
                 printer.printRecord(
-                        "reading", r.slot(), r.quantity(), r.where(), plain(r.written()), r.judged(), "", "", "", "", "",
-                        "", "", "", r.by(), r.at());
+                        "reading",
+                        r.slot(),
+                        r.quantity(),
+                        r.where(),
+                        plain(r.written()),
+                        r.judged(),
+                        "",
+                        "",
+                        "",
+                        "",
+                        "",
+                        "",
+                        "",
+                        "",
+                        r.by(),
+                        r.at());
             }
             for (RecordView.MarkedLine m : record.marks()) {
                 printer.printRecord(
-                        "mark", m.id(), m.title(), m.group(), "", "", m.proposed(), m.first(), m.second(), m.counts(),
-                        m.points(), m.weight(), plain(m.reason()), m.evidence(), "", "");
+                        "mark",
+                        m.id(),
+                        m.title(),
+                        m.group(),
+                        "",
+                        "",
+                        m.proposed(),
+                        m.first(),
+                        m.second(),
+                        m.counts(),
+                        m.points(),
+                        m.weight(),
+                        plain(m.reason()),
+                        m.evidence(),
+                        "",
+                        "");
             }
             for (RecordView.DeedLine d : record.deeds()) {
                 printer.printRecord(
@@ -112,7 +154,8 @@ class RecordController {
         Assessment assessment = assessments.get(id);
         if (assessment.opinions().isBlind(who.getName())) {
             throw Refusal.conflict(
-                    "blind", "you were asked to mark this by yourself: sign your own marks first, then read the record");
+                    "blind",
+                    "you were asked to mark this by yourself: sign your own marks first, then read the record");
         }
         return assessment;
     }

@@ -23,9 +23,9 @@ import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.marking.Decided;
 import prantel.server.record.RecordView.DeedLine;
-import prantel.server.record.RecordView.RecordFact;
-import prantel.server.record.RecordView.MarkedLine;
 import prantel.server.record.RecordView.KeptReading;
+import prantel.server.record.RecordView.MarkedLine;
+import prantel.server.record.RecordView.RecordFact;
 import prantel.server.record.RecordView.Signature;
 import prantel.server.record.RecordView.StationLine;
 import prantel.server.workshop.Workshop;
@@ -80,9 +80,14 @@ class Records {
         return List.of(
                 new RecordFact("Candidate", accounts.nameOf(a.fixed().candidateId())),
                 new RecordFact("Assessor", accounts.nameOf(a.conduct().assessor())),
-                new RecordFact("Bay", String.valueOf(workshop.bay(a.fixed().bayId()).number())),
-                new RecordFact("Rig", keys.rig(a).name() + ", version " + versions.rig().version()),
-                new RecordFact("Scheme", scheme.name() + ", version " + versions.scheme().version()),
+                new RecordFact(
+                        "Bay", String.valueOf(workshop.bay(a.fixed().bayId()).number())),
+                new RecordFact(
+                        "Rig",
+                        keys.rig(a).name() + ", version " + versions.rig().version()),
+                new RecordFact(
+                        "Scheme",
+                        scheme.name() + ", version " + versions.scheme().version()),
                 new RecordFact(
                         "Instrument",
                         keys.tester(a).label() + ", version "
@@ -171,9 +176,7 @@ class Records {
     private MarkedLine line(MarkExport.KeptMark m, Assessment a) {
         Assessment.Decision decision = a.decisions().get(m.id());
         Opinions.Settled settled = a.opinions().settled().get(m.id());
-        String first = settled != null
-                ? word(settled.first())
-                : decision == null ? "" : word(decision.given());
+        String first = settled != null ? word(settled.first()) : decision == null ? "" : word(decision.given());
         String second = a.opinions()
                 .second()
                 .filter(o -> o.signed().isPresent())
@@ -206,8 +209,7 @@ class Records {
             String by = accounts.nameOf(e.by());
             switch (e.event()) {
                 case AssessmentEvent.HandedIn in -> signatures.add(new Signature("Handed in", by, e.at()));
-                case AssessmentEvent.OpinionSigned signed ->
-                    signatures.add(new Signature("Marked alone", by, e.at()));
+                case AssessmentEvent.OpinionSigned signed -> signatures.add(new Signature("Marked alone", by, e.at()));
                 case AssessmentEvent.OutcomeDecided outcome ->
                     signatures.add(new Signature("Outcome signed", by, e.at()));
                 case AssessmentEvent.FeedbackGiven feedback ->

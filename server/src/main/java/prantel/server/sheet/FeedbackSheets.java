@@ -93,9 +93,7 @@ public class FeedbackSheets {
 
     private List<FeedbackSheet.Drawn> pictures(Feedback feedback, List<Slot> slots, Assessment a) {
         Set<String> taught = new HashSet<>();
-        feedback.lines().stream()
-                .filter(l -> l.kind() != Feedback.Kind.RIGHT)
-                .forEach(l -> taught.addAll(l.slots()));
+        feedback.lines().stream().filter(l -> l.kind() != Feedback.Kind.RIGHT).forEach(l -> taught.addAll(l.slots()));
         List<Slot> along = slots.stream()
                 .filter(s -> s.spot().point().isPresent() && s.circuit().isPresent())
                 .toList();

@@ -43,6 +43,5 @@ interface RigNoteMapper {
 
     @Update("""
         update rig_note set done = #{what}, done_at = #{at}, done_by = #{by} where note_id = #{id} and done_at is null""")
-    int close(
-            @Param("id") long id, @Param("what") String what, @Param("at") OffsetDateTime at, @Param("by") String by);
+    int close(@Param("id") long id, @Param("what") String what, @Param("at") OffsetDateTime at, @Param("by") String by);
 }
