@@ -63,10 +63,20 @@ export function Causes({ view, step, tried, onTry }: Props) {
               cause.question
             ) : (
               <>
-                <b>Ask:</b> “{cause.question}”
+                <b>Ask:</b> “{cause.decides || cause.question}”
               </>
             )}
           </p>
+          {cause.decides && cause.kind !== "RIG" && (
+            <p className="text-[13px] text-ink2">
+              The scheme’s own question that decides most between them. Also: “{cause.question}”
+            </p>
+          )}
+          {cause.shares.length > 1 && (
+            <p className="mt-1 text-[13px] text-ink2">
+              {cause.shares.map((s) => `${s.label}: ${s.strength}`).join(" · ")}
+            </p>
+          )}
           {canTry(view, cause) && (
             <Button
               className="mt-2"

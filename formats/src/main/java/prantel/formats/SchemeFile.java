@@ -7,8 +7,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import org.jspecify.annotations.Nullable;
+import prantel.core.inference.Cause;
+import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.scheme.About;
@@ -242,7 +246,24 @@ public final class SchemeFile {
                 node.path("needed").asInt(Math.min(2, node.get("points").size())),
                 node.path("weight").asDouble(1),
                 one(node, "asked", Question.Asked.DRAWN),
-                text(node, "prompt"));
+                text(node, "prompt"),
+                tells(node));
+    }
+
+    private static final Set<String> CAUSES =
+            Arrays.stream(Cause.values()).map(Cause::fileName).collect(Collectors.toUnmodifiableSet());
+
+    private static Set<String> tells(JsonNode node) {
+        List<String> told = texts(node, "tells");
+        for (String cause : told) {
+            Check.that(
+                    CAUSES.contains(cause),
+                    "unknown-cause",
+                    "tells",
+                    Check.quoted(cause),
+                    "give causes of wrong readings: " + String.join(", ", new TreeSet<>(CAUSES)));
+        }
+        return Set.copyOf(told);
     }
 
     private static Scheme.OrderRule rule(JsonNode node) {

@@ -82,6 +82,8 @@ class BadSchemesTest {
                 bad("put /practice/loop {\"leads\": \"four\"}", "/practice/loop/leads", "three"),
                 bad("put /practice/bonding {\"yardstick\": \"long\"}", "/practice/bonding/yardstick", "by-length"),
                 bad("put /steps/1/questions/0/asked \"often\"", "/steps/1/questions/0/asked", "drawn"),
+                bad("put /steps/1/questions/0/tells [\"tired\"]", "/steps/1/questions/0/tells", "leads-not-nulled"),
+                bad("put /pass/referParts 2", "/pass/referParts", "1"),
                 // no such field
                 bad("put /colour \"red\"", "", "colour"),
                 bad("put /practice/zs {}", "/practice", "zs"),

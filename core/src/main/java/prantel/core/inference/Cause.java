@@ -60,6 +60,11 @@ public enum Cause {
         this.question = question;
     }
 
+    /** As a scheme file names it: "leads-not-nulled". */
+    public String fileName() {
+        return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
     public String label() {
         return label;
     }

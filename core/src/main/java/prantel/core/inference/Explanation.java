@@ -13,4 +13,15 @@ import prantel.core.sequence.SlotId;
  *     no number
  */
 public record Explanation(
-        SlotId slot, Cause cause, String wouldRead, String evidence, double likelihood, OptionalDouble undone) {}
+        SlotId slot, Cause cause, String wouldRead, String evidence, double likelihood, OptionalDouble undone) {
+    private static final double VERY = 0.9;
+    private static final double LIKELY = 0.6;
+    private static final double POSSIBLE = 0.25;
+
+    /** How likely it is beside the others, in words: a share is no certainty. */
+    public String strength() {
+        return likelihood >= VERY
+                ? "very likely"
+                : likelihood >= LIKELY ? "likely" : likelihood >= POSSIBLE ? "as well possible" : "less likely";
+    }
+}

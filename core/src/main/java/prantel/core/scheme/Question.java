@@ -1,6 +1,7 @@
 package prantel.core.scheme;
 
 import java.util.List;
+import java.util.Set;
 import prantel.core.quantity.Check;
 
 /**
@@ -10,11 +11,13 @@ import prantel.core.quantity.Check;
  * @param needed how many of them make a full answer
  * @param asked whether everybody is asked it, or it is drawn
  * @param prompt a hint for the assessor, or empty
+ * @param tells causes of wrong readings that its answer confirms or rules out, by their names in a file: "leads-not-nulled"
  */
 public record Question(
-        String id, String ask, List<String> points, int needed, double weight, Asked asked, String prompt) {
+        String id, String ask, List<String> points, int needed, double weight, Asked asked, String prompt, Set<String> tells) {
     public Question {
         points = List.copyOf(points);
+        tells = Set.copyOf(tells);
         List<String> given = points;
         Check.all(
                 () -> Check.id(id, "id"),

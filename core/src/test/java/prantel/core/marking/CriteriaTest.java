@@ -53,7 +53,8 @@ class CriteriaTest {
                     2,
                     1,
                     Question.Asked.OF_EVERYBODY,
-                    "")));
+                    "",
+                    Set.of())));
     private static final Step BONDS =
             new Step("bonds", "Bonds", Step.Stage.DEAD, List.of(TestKind.BONDING), List.of(), List.of());
     private static final Step CPC =

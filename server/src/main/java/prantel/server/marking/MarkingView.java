@@ -15,6 +15,7 @@ import prantel.core.assessment.Rules;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
+import prantel.core.inference.Asking;
 import prantel.core.inference.Cause;
 import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
@@ -123,9 +124,25 @@ record MarkingView(
         }
     }
 
-    /** A cause that leads in several boxes, said once. */
+    /**
+     * A cause that leads in several boxes, said once.
+     *
+     * @param shares the likeliest first, for its first box
+     * @param question what to ask about it
+     * @param decides the scheme's own question whose answer decides most between these; empty where none does
+     */
     record CauseGroup(
-            String cause, CauseKind kind, String label, String evidence, String question, List<String> slots) {}
+            String cause,
+            CauseKind kind,
+            String label,
+            String evidence,
+            List<Share> shares,
+            String question,
+            String decides,
+            List<String> slots) {}
+
+    /** @param strength in words */
+    record Share(String label, String strength) {}
 
     enum CauseKind {
         /** Why readings are off. */
@@ -225,7 +242,7 @@ record MarkingView(
                         .map(f -> f.title() + ", " + f.place().label(rig))
                         .toList(),
                 reports(reports, rig),
-                causes(sheet.findings()),
+                causes(sheet.findings(), key.scheme()),
                 RigFirst.of(alike),
                 marks(given, sheet, kept),
                 outcome(given, sheet, kept, standsAgainst(assessment, given)),
@@ -347,7 +364,7 @@ record MarkingView(
     }
 
     /** Causes that lead somewhere, the one with most boxes first; the evidence is that of its first measured box. */
-    private static List<CauseGroup> causes(List<Finding> findings) {
+    private static List<CauseGroup> causes(List<Finding> findings, Scheme scheme) {
         Map<Cause, List<Finding>> led = new LinkedHashMap<>();
         findings.stream()
                 .filter(f -> f.asked() && !f.explanations().isEmpty())
@@ -359,7 +376,13 @@ record MarkingView(
                         CauseKind.of(entry.getKey()),
                         entry.getKey().label(),
                         entry.getValue().getFirst().explanations().getFirst().evidence(),
+                        entry.getValue().getFirst().explanations().stream()
+                                .map(e -> new Share(e.cause().label(), e.strength()))
+                                .toList(),
                         entry.getKey().question(),
+                        Asking.best(entry.getValue().getFirst().explanations(), scheme.questions())
+                                .map(b -> b.question().ask())
+                                .orElse(""),
                         entry.getValue().stream()
                                 .map(f -> f.expectation().slot().id().value())
                                 .toList()))
