@@ -106,17 +106,19 @@ function Bays({ workshop }: { workshop: Workshop }) {
 function BayRow({ bay }: { bay: Schemas["BayLine"] }) {
   const params = { path: { id: bay.id } };
   return (
-    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1.5">
-      <span className="min-w-40 flex-1">
+    <li className="grid gap-x-4 gap-y-1 border-b border-line py-2 sm:grid-cols-2">
+      <span className="sm:col-span-2">
         <span className="font-semibold">Bay {bay.number}</span> {bay.rig}
       </span>
       <Address
+        what="Fault box"
         label={`Fault box of bay ${bay.number}`}
         none="no fault box"
         now={bay.faultBox}
         set={(body) => data(api.PUT("/api/workshop/bays/{id}/fault-box", { params, body }))}
       />
       <Address
+        what="Bench tester"
         label={`Bench tester of bay ${bay.number}`}
         none="no bench tester"
         now={bay.benchTester}
@@ -127,6 +129,8 @@ function BayRow({ bay }: { bay: Schemas["BayLine"] }) {
 }
 
 interface AddressProps {
+  /** shown beside the field; its whole name is for those who do not see the row */
+  what: string;
   label: string;
   none: string;
   now: string;
@@ -134,23 +138,26 @@ interface AddressProps {
 }
 
 /** host:port of a device, or nothing. */
-function Address({ label, none, now, set }: AddressProps) {
+function Address({ what, label, none, now, set }: AddressProps) {
   const [address, setAddress] = useState(now);
   const write = useWorkshopWrite(set);
   return (
     <form
-      className="flex flex-wrap items-center gap-1"
+      className="flex flex-wrap items-center gap-2"
       onSubmit={(e) => {
         e.preventDefault();
         write.mutate({ address });
       }}
     >
+      <span aria-hidden="true" className="w-24 text-[14px] text-ink2">
+        {what}
+      </span>
       <input
         aria-label={label}
         placeholder={none}
         value={address}
         onChange={(e) => setAddress(e.target.value)}
-        className="min-h-10 w-40 rounded-md border border-ink2 bg-sheet px-2"
+        className="min-h-10 w-36 min-w-0 flex-1 rounded-md border border-ink2 bg-sheet px-2"
       />
       <Button
         type="submit"
