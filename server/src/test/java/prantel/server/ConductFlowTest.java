@@ -224,7 +224,7 @@ class ConductFlowTest {
         assertThat(ok(ines().get("/api/assessments/" + next + "/watch")).toString())
                 .contains("\"id\":\"locked\"")
                 .contains("\"seen\":\"right\"");
-        assertThat(ok(ines().get("/api/floor")).get("kept").toString()).contains("broken_off");
+        assertThat(ok(ines().get("/api/floor")).get("kept").toString()).contains("Broken off");
         Bays.clear(ines(), full);
         assertThat(ines().get(full + "/marking").status()).as("nothing to mark").isEqualTo(409);
         ok(ines().post("/api/assessments/" + next + "/conduct/break-off", event("what", "candidate was taken ill")));

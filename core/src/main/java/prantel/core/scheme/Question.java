@@ -14,7 +14,14 @@ import prantel.core.quantity.Check;
  * @param tells causes of wrong readings that its answer confirms or rules out, by their names in a file: "leads-not-nulled"
  */
 public record Question(
-        String id, String ask, List<String> points, int needed, double weight, Asked asked, String prompt, Set<String> tells) {
+        String id,
+        String ask,
+        List<String> points,
+        int needed,
+        double weight,
+        Asked asked,
+        String prompt,
+        Set<String> tells) {
     public Question {
         points = List.copyOf(points);
         tells = Set.copyOf(tells);

@@ -26,10 +26,9 @@ class AskingTest {
 
     @Test
     void theOneThatSplitsThemEvenlyIsAsked() {
-        List<Explanation> told = List.of(
-                told(Cause.LINK_MISSING, 0.5), told(Cause.SWITCH_OPEN, 0.3), told(Cause.OTHER_POSITION, 0.2));
-        Asking.Best best =
-                Asking.best(told, List.of(NOTHING, LEADS, SWITCH)).orElseThrow();
+        List<Explanation> told =
+                List.of(told(Cause.LINK_MISSING, 0.5), told(Cause.SWITCH_OPEN, 0.3), told(Cause.OTHER_POSITION, 0.2));
+        Asking.Best best = Asking.best(told, List.of(NOTHING, LEADS, SWITCH)).orElseThrow();
         assertThat(best.question()).isEqualTo(SWITCH);
         assertThat(best.bits()).as("half and half").isCloseTo(1, within(1e-12));
     }
