@@ -85,6 +85,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
             writes.decide.error ??
             writes.outcome.error ??
             writes.ask.error ??
+            writes.withdraw.error ??
             writes.sign.error ??
             writes.settle.error
           }
@@ -111,6 +112,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
             decided={decided}
             busy={writes.ask.isPending || writes.settle.isPending}
             onAsk={(of) => writes.ask.mutate(of)}
+            onWithdraw={(of) => writes.withdraw.mutate(of)}
             onSettle={(w) => writes.settle.mutate(w)}
           />
         )}

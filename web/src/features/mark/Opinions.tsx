@@ -12,13 +12,14 @@ interface Props {
   decided: boolean;
   busy: boolean;
   onAsk: (of: string) => void;
+  onWithdraw: (of: string) => void;
   onSettle: (w: { mark: string; given: Award; reason: string }) => void;
 }
 
 const AWARD: Record<Award, string> = { FULL: "full", HALF: "half", NONE: "none", NOT_SEEN: "not seen" };
 
 /** Who else marks the record without having seen what was given, how far they agree, and where two differ. */
-export function Opinions({ view, decided, busy, onAsk, onSettle }: Props) {
+export function Opinions({ view, decided, busy, onAsk, onWithdraw, onSettle }: Props) {
   const [of, setOf] = useState("");
   const exercise = view.purpose === "EXERCISE";
   if (view.blind) {
@@ -43,7 +44,7 @@ export function Opinions({ view, decided, busy, onAsk, onSettle }: Props) {
       <ul className="space-y-3">
         {view.lines.map((line) => (
           <li key={line.by.id}>
-            <Line line={line} decided={decided} busy={busy} onSettle={onSettle} />
+            <Line line={line} decided={decided} busy={busy} onWithdraw={onWithdraw} onSettle={onSettle} />
           </li>
         ))}
       </ul>
@@ -75,15 +76,19 @@ interface LineProps {
   line: Schemas["OpinionLine"];
   decided: boolean;
   busy: boolean;
+  onWithdraw: Props["onWithdraw"];
   onSettle: Props["onSettle"];
 }
 
-function Line({ line, decided, busy, onSettle }: LineProps) {
+function Line({ line, decided, busy, onWithdraw, onSettle }: LineProps) {
   const second = line.purpose === "SECOND";
   if (!line.signedAt || !line.agreement) {
     return (
       <p>
-        <b>{line.by.name}</b> <span className="text-ink2">was asked; not signed yet.</span>
+        <b>{line.by.name}</b> <span className="text-ink2">was asked; not signed yet.</span>{" "}
+        <Button kind="quiet" disabled={busy} onClick={() => onWithdraw(line.by.id)}>
+          Ask no longer
+        </Button>
       </p>
     );
   }

@@ -83,6 +83,7 @@ describe("Opinions", () => {
         decided={false}
         busy={false}
         onAsk={vi.fn()}
+        onWithdraw={vi.fn()}
         onSettle={onSettle}
       />,
     );
@@ -109,6 +110,7 @@ describe("Opinions", () => {
         decided
         busy={false}
         onAsk={vi.fn()}
+        onWithdraw={vi.fn()}
         onSettle={vi.fn()}
       />,
     );
@@ -124,6 +126,7 @@ describe("Opinions", () => {
         decided={false}
         busy={false}
         onAsk={onAsk}
+        onWithdraw={vi.fn()}
         onSettle={vi.fn()}
       />,
     );
@@ -131,5 +134,26 @@ describe("Opinions", () => {
     await userEvent.selectOptions(screen.getByLabelText("Ask for a second mark"), "corin");
     await userEvent.click(screen.getByRole("button", { name: "Ask" }));
     expect(onAsk).toHaveBeenCalledWith("corin");
+  });
+
+  it("asks somebody no longer who has not signed", async () => {
+    const onWithdraw = vi.fn();
+    render(
+      <Opinions
+        view={{
+          blind: false,
+          purpose: "SECOND",
+          lines: [{ ...signed, signedAt: null, agreement: null, differ: [] }],
+          mayAsk: [],
+        }}
+        decided={false}
+        busy={false}
+        onAsk={vi.fn()}
+        onWithdraw={onWithdraw}
+        onSettle={vi.fn()}
+      />,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Ask no longer" }));
+    expect(onWithdraw).toHaveBeenCalledWith("corin");
   });
 });

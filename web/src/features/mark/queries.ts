@@ -74,6 +74,13 @@ export function useMarkWrites(id: string, basedOn: number) {
         ),
       ...again,
     }),
+    withdraw: useMutation({
+      mutationFn: (of: string) =>
+        deed(["opinion-withdraw", id, of], (eventId) =>
+          data(api.POST("/api/assessments/{id}/opinions/withdraw", { params, body: { eventId, of } })),
+        ),
+      ...again,
+    }),
     sign: useMutation({
       mutationFn: () =>
         deed(["opinion-sign", id], (eventId) =>

@@ -111,6 +111,16 @@ class JudgementFlowTest {
         assertThat(first.post(path + "/opinions", Map.of("eventId", Browser.event(), "of", "petra"))
                         .text())
                 .contains("no-assessor");
+        Map<String, Object> lead = Map.of("eventId", Browser.event(), "of", "varga");
+        assertThat(first.post(path + "/opinions", lead).status()).isEqualTo(200);
+        Map<String, Object> noLonger = Map.of("eventId", Browser.event(), "of", "varga");
+        assertThat(first.post(path + "/opinions/withdraw", noLonger)
+                        .json()
+                        .get("opinions")
+                        .get("lines")
+                        .size())
+                .as("asked by mistake, and no longer")
+                .isZero();
         assertThat(first.post(path + "/opinions", ask).status()).isEqualTo(200);
         assertThat(outcome(first, proposed(view), "").text()).contains("second-open");
     }
@@ -124,7 +134,7 @@ class JudgementFlowTest {
         assertThat(view.text()).doesNotContain(REASON_OF_THE_FIRST);
         assertThat(view.json().get("marks").valueStream())
                 .allMatch(m -> m.get("given").isNull());
-        for (String other : List.of("/record", "/record/view", "/record/csv", "/record/pdf")) {
+        for (String other : List.of("/record", "/record/view", "/record/csv", "/record/pdf", "/feedback/pdf")) {
             assertThat(second.get(path + other).status()).as(other).isEqualTo(409);
         }
         assertThat(second.get(path + "/feedback").text()).doesNotContain(REASON_OF_THE_FIRST);
@@ -318,6 +328,9 @@ class JudgementFlowTest {
                 .as("blind, although it is decided")
                 .isTrue();
         assertThat(lead.get(path + "/resit").json().get("decided").asBoolean()).isFalse();
+        assertThat(lead.get("/api/floor").json().get("kept").toString())
+                .as("nor on the Floor")
+                .doesNotContain(path.replace("/api/assessments/", ""));
         decideAll(lead, "", "", "");
         JsonNode signed = lead.post(path + "/opinions/sign", Map.of("eventId", Browser.event()))
                 .json();

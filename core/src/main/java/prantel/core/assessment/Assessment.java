@@ -350,6 +350,7 @@ public final class Assessment {
             case AssessmentEvent.OpinionAsked asked -> opinions = opinions.asked(asked, recorded);
             case AssessmentEvent.OpinionGiven given -> opinions = opinions.given(given, recorded);
             case AssessmentEvent.OpinionSigned signed -> opinions = opinions.signed(signed, recorded);
+            case AssessmentEvent.OpinionWithdrawn withdrawn -> opinions = opinions.without(withdrawn.of());
             case AssessmentEvent.DisputeSettled dispute -> {
                 Decision first = decisions.get(dispute.mark());
                 if (first != null) {
@@ -378,6 +379,7 @@ public final class Assessment {
             case AssessmentEvent.OpinionAsked asked -> false;
             case AssessmentEvent.OpinionGiven given -> false;
             case AssessmentEvent.OpinionSigned signed -> false;
+            case AssessmentEvent.OpinionWithdrawn withdrawn -> false;
             case AssessmentEvent.DisputeSettled dispute -> false;
             case AssessmentEvent.FeedbackGiven given -> false;
             default -> true;

@@ -52,6 +52,7 @@ public sealed interface AssessmentEvent {
             Map.entry(OpinionAsked.class, "opinion-asked"),
             Map.entry(OpinionGiven.class, "opinion-given"),
             Map.entry(OpinionSigned.class, "opinion-signed"),
+            Map.entry(OpinionWithdrawn.class, "opinion-withdrawn"),
             Map.entry(DisputeSettled.class, "dispute-settled"),
             Map.entry(FeedbackGiven.class, "feedback-given"));
 
@@ -393,6 +394,14 @@ public sealed interface AssessmentEvent {
         @Override
         public String subject() {
             return "opinion-signed";
+        }
+    }
+
+    /** Somebody who was asked and has not signed is asked no longer: what was given so far counts for nothing. @param of account id */
+    record OpinionWithdrawn(String of) implements AssessmentEvent {
+        @Override
+        public String subject() {
+            return "opinion/" + of;
         }
     }
 

@@ -77,6 +77,12 @@ public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
                                 Optional.of(new Signed(signed.verdict(), recorded.at()))));
     }
 
+    Opinions without(String account) {
+        Map<String, Opinion> next = new LinkedHashMap<>(of);
+        next.remove(account);
+        return new Opinions(next, settled);
+    }
+
     Opinions settled(AssessmentEvent.DisputeSettled dispute, Award first, Assessment.Recorded recorded) {
         Map<String, Settled> next = new LinkedHashMap<>(settled);
         Settled before = settled.get(dispute.mark());

@@ -63,6 +63,8 @@ public final class Rules {
     private static final Why NO_DISPUTE = new Why("no-dispute", "nobody differs on this mark");
     private static final Why NOT_MARKED_YET = new Why("not-handed-in", "there is nothing to mark yet");
     private static final Why ASKED_ALREADY = new Why("asked-already", "this person was asked before");
+    private static final Why NOT_OPEN =
+            new Why("not-asked", "this person is not asked, or has signed: what is signed stays");
     private static final Why OWN_MARKS =
             new Why("own-marks", "this person has marked it already: ask somebody who has not seen what was given");
     private static final Why NOT_DECIDED = new Why("not-decided", "the outcome is not decided yet: that comes first");
@@ -153,6 +155,8 @@ public final class Rules {
                     case AssessmentEvent.OpinionAsked asked -> askingFor(asked, state);
                     case AssessmentEvent.OpinionGiven given -> state.handedInAt() == null ? NOT_MARKED_YET : null;
                     case AssessmentEvent.OpinionSigned signed -> state.handedInAt() == null ? NOT_MARKED_YET : null;
+                    case AssessmentEvent.OpinionWithdrawn withdrawn ->
+                        state.opinions().isBlind(withdrawn.of()) ? null : NOT_OPEN;
                     case AssessmentEvent.DisputeSettled dispute ->
                         state.stage() != Stage.MARK
                                 ? MARKED

@@ -94,6 +94,23 @@ class OpinionsTest {
     }
 
     @Test
+    void whoNeverSignsIsAskedNoLonger() {
+        happens(second("corin"), FIRST);
+        happens(gives("b", Award.NONE), "corin");
+        assertThat(refused(outcome(), FIRST)).isEqualTo("second-open");
+        happens(new AssessmentEvent.OpinionWithdrawn("corin"), FIRST);
+        assertThat(refused(gives("b", Award.NONE), "corin")).isEqualTo("not-asked");
+        assertThat(refused(new AssessmentEvent.OpinionWithdrawn("corin"), FIRST))
+                .isEqualTo("not-asked");
+        happens(second("varga"), FIRST);
+        happens(new AssessmentEvent.OpinionSigned(Verdict.PASS), "varga");
+        assertThat(refused(new AssessmentEvent.OpinionWithdrawn("varga"), FIRST))
+                .as("what is signed stays")
+                .isEqualTo("not-asked");
+        happens(outcome(), FIRST);
+    }
+
+    @Test
     void anExerciseComesAfterTheOutcomeAndChangesNothing() {
         AssessmentEvent exercise = new AssessmentEvent.OpinionAsked("corin", Opinions.Purpose.EXERCISE);
         assertThat(refused(exercise, FIRST)).isEqualTo("not-decided");

@@ -289,18 +289,16 @@ public class Assessments implements SmartLifecycle {
         return Optional.ofNullable(mapper.result(assessment.id()));
     }
 
-    /** Whether an event with this id was kept before: the answer to it was lost on its way. */
-    public boolean wasSent(String eventId) {
-        return mapper.event(eventId) != null;
-    }
-
-    /** The assessment that an event with this id was kept for. */
-    public String sentTo(String eventId) {
+    /**
+     * The assessment that an event was kept for when it was sent before: the answer to it was lost on its way.
+     *
+     * @throws Refusal if its id was used for something else
+     */
+    public Optional<String> sentBefore(String eventId, AssessmentEvent event, String by) {
         EventRow row = mapper.event(eventId);
-        if (row == null) {
-            throw Refusal.notFound("event");
-        }
-        return row.assessmentId();
+        return row == null
+                ? Optional.empty()
+                : Optional.of(repeated(row, row.assessmentId(), event, by).id());
     }
 
     /** Everything that happened in an assessment, in order. */
@@ -474,6 +472,7 @@ public class Assessments implements SmartLifecycle {
         update(next);
         if (event instanceof AssessmentEvent.OpinionAsked
                 || event instanceof AssessmentEvent.OpinionSigned
+                || event instanceof AssessmentEvent.OpinionWithdrawn
                 || event instanceof AssessmentEvent.HandedBack) {
             keepOpinions(next);
         }

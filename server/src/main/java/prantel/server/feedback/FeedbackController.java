@@ -34,6 +34,7 @@ import prantel.server.marking.Given;
 import prantel.server.print.Pdf;
 import prantel.server.sheet.FeedbackSheet;
 import prantel.server.sheet.FeedbackSheets;
+import prantel.server.web.Refusal;
 
 /** Feedback on a decided record: a draft from the evidence, edited by the assessor, given to the candidate. */
 @RestController
@@ -117,7 +118,10 @@ class FeedbackController {
     }
 
     @GetMapping("/pdf")
-    ResponseEntity<byte[]> pdf(@PathVariable String id) {
+    ResponseEntity<byte[]> pdf(@PathVariable String id, Principal who) {
+        if (assessments.get(id).opinions().isBlind(who.getName())) {
+            throw Refusal.conflict("blind", "you were asked to mark this by yourself: sign your own marks first");
+        }
         FeedbackSheet sheet = sheets.of(id);
         return pdf.answer("feedback", sheet, FeedbackSheets.fileName(sheet));
     }

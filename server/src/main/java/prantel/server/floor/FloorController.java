@@ -9,8 +9,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -152,7 +154,7 @@ class FloorController {
         notes.open().forEach(n -> aisle.add(noteNeed(n)));
         aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
-        return new FloorView(bays, aisle, kept());
+        return new FloorView(bays, aisle, kept(viewer.getName()));
     }
 
     /** One record that cannot be read does not take the room down with it. */
@@ -385,8 +387,12 @@ class FloorController {
         return new Need(bay.number(), bay.bayId(), a.id(), bay.rigId(), go, what, why, a.lastChange(), urgency);
     }
 
-    private List<Kept> kept() {
+    /** Whoever is to mark one alone does not read here what became of it. */
+    private List<Kept> kept(String viewer) {
+        Set<String> blind =
+                assessments.opinionsAskedOf(viewer).stream().map(Assessment::id).collect(Collectors.toSet());
         return assessments.kept(MOST_KEPT).stream()
+                .filter(k -> !blind.contains(k.assessmentId()))
                 .map(k -> new Kept(
                         k.assessmentId(),
                         k.candidate(),

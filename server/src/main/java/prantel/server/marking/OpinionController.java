@@ -14,6 +14,7 @@ import prantel.core.assessment.Opinions.Purpose;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
+import prantel.server.account.Account;
 import prantel.server.account.Accounts;
 import prantel.server.account.Role;
 import prantel.server.assessment.Assessments;
@@ -49,7 +50,8 @@ class OpinionController {
     @Transactional
     MarkingView ask(@PathVariable String id, @RequestBody Ask ask, Principal who) {
         Assessment before = assessments.get(id);
-        if (accounts.get(ask.of()).roles().stream().noneMatch(Role::mayAssess)) {
+        Account of = accounts.get(ask.of());
+        if (!of.isActive() || of.roles().stream().noneMatch(Role::mayAssess)) {
             throw Refusal.conflict("no-assessor", "choose an assessor of this workshop");
         }
         Purpose purpose = before.outcome() == null ? Purpose.SECOND : Purpose.EXERCISE;
@@ -69,6 +71,14 @@ class OpinionController {
                                                 + " marks are still open, and a second mark is held against yours");
                             }
                         }),
+                who.getName());
+    }
+
+    /** Asks somebody no longer who has not signed: otherwise the outcome would wait for ever. */
+    @PostMapping("/withdraw")
+    MarkingView withdraw(@PathVariable String id, @RequestBody Ask ask, Principal who) {
+        return views.of(
+                assessments.append(id, ask.eventId(), new AssessmentEvent.OpinionWithdrawn(ask.of()), who.getName()),
                 who.getName());
     }
 

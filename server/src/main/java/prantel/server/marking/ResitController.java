@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.transaction.annotation.Transactional;
@@ -129,8 +130,10 @@ class ResitController {
         if (outcome == null || outcome.given() == Verdict.PASS) {
             throw Refusal.conflict("no-resit", "there is no outcome that asks for doing anything again");
         }
-        if (assessments.wasSent(wanted.eventId())) {
-            return new Started(assessments.sentTo(wanted.eventId()));
+        AssessmentEvent event = new AssessmentEvent.ResitOf(id, wanted.parts());
+        Optional<String> before = assessments.sentBefore(wanted.eventId(), event, who.getName());
+        if (before.isPresent()) {
+            return new Started(before.get());
         }
         Set<String> known =
                 keys.marked(old).marks().stream().map(m -> m.part().id()).collect(Collectors.toSet());
@@ -147,7 +150,7 @@ class ResitController {
                 keys.wholeScheme(old),
                 who.getName());
         return new Started(assessments
-                .append(next.id(), wanted.eventId(), new AssessmentEvent.ResitOf(id, wanted.parts()), who.getName())
+                .append(next.id(), wanted.eventId(), event, who.getName())
                 .id());
     }
 }

@@ -114,6 +114,8 @@ final class Deeds {
                     case AssessmentEvent.OpinionGiven given -> null;
                     case AssessmentEvent.OpinionSigned signed ->
                         "Own marks signed, coming to: " + signed.verdict().words();
+                    case AssessmentEvent.OpinionWithdrawn withdrawn ->
+                        names.apply(withdrawn.of()) + " is asked for marks no longer";
                     case AssessmentEvent.DisputeSettled dispute -> null;
                     case AssessmentEvent.FeedbackGiven feedback ->
                         "Feedback given" + (feedback.faults() == null ? "" : ", with what was set");

@@ -89,12 +89,13 @@ class RecordController {
                 .get();
         try (CSVPrinter printer = new CSVPrinter(out, format)) {
             for (RecordView.KeptReading r : record.readings()) {
-                printer.printRecord(
+                row(
+                        printer,
                         "reading",
                         r.slot(),
                         r.quantity(),
                         r.where(),
-                        plain(r.written()),
+                        r.written(),
                         r.judged(),
                         "",
                         "",
@@ -108,7 +109,8 @@ class RecordController {
                         r.at());
             }
             for (RecordView.MarkedLine m : record.marks()) {
-                printer.printRecord(
+                row(
+                        printer,
                         "mark",
                         m.id(),
                         m.title(),
@@ -121,19 +123,25 @@ class RecordController {
                         m.counts(),
                         m.points(),
                         m.weight(),
-                        plain(m.reason()),
+                        m.reason(),
                         m.evidence(),
                         "",
                         "");
             }
             for (RecordView.DeedLine d : record.deeds()) {
-                printer.printRecord(
-                        "deed", "", plain(d.words()), "", "", "", "", "", "", "", "", "", "", "", d.by(), d.at());
+                row(printer, "deed", "", d.words(), "", "", "", "", "", "", "", "", "", "", "", d.by(), d.at());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return out.toString();
+    }
+
+    private static void row(CSVPrinter printer, Object... cells) throws IOException {
+        for (int i = 0; i < cells.length; i++) {
+            cells[i] = cells[i] instanceof String text ? plain(text) : cells[i];
+        }
+        printer.printRecord(cells);
     }
 
     /** What somebody typed must not be taken for a formula by a program that opens the file. Source: OWASP, CSV injection. */
