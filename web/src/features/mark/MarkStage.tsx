@@ -49,6 +49,16 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
   };
   useShortcuts({ a: accept, A: accept, n: goOn, N: goOn });
 
+  const opinions = (
+    <Opinions
+      view={view.opinions}
+      decided={decided}
+      busy={writes.ask.isPending || writes.settle.isPending}
+      onAsk={(of) => writes.ask.mutate(of)}
+      onWithdraw={(of) => writes.withdraw.mutate(of)}
+      onSettle={(w) => writes.settle.mutate(w)}
+    />
+  );
   return (
     <div className="grid gap-3 md:grid-cols-[200px_minmax(0,1fr)] xl:grid-cols-[190px_minmax(0,1fr)_360px]">
       <div className="space-y-3">
@@ -90,6 +100,8 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
             writes.settle.error
           }
         />
+        {/* whoever marks alone is told so first */}
+        {blind && opinions}
         <Causes view={view} step={step} tried={tried} onTry={setTried} />
         <Marks
           marks={view.marks.filter((m) => m.step === step)}
@@ -106,16 +118,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
           onDecide={(w) => writes.outcome.mutate(w)}
           onSign={() => writes.sign.mutate()}
         />
-        {(open.length === 0 || blind) && (
-          <Opinions
-            view={view.opinions}
-            decided={decided}
-            busy={writes.ask.isPending || writes.settle.isPending}
-            onAsk={(of) => writes.ask.mutate(of)}
-            onWithdraw={(of) => writes.withdraw.mutate(of)}
-            onSettle={(w) => writes.settle.mutate(w)}
-          />
-        )}
+        {open.length === 0 && !blind && opinions}
         {decided && <Resit id={id} />}
       </div>
     </div>
