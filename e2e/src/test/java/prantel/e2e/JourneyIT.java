@@ -298,7 +298,8 @@ class JourneyIT extends BrowserTest {
         Axe.check(page, "Floor, dim");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Mark Owen Tasker")))
                 .click();
-        assertThat(page.getByText("Outcome")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Outcome")))
+                .isVisible();
         Axe.check(page, "Mark, dim");
         stage(page, "Set").click();
         assertThat(page.getByText("Prove it is set")).isVisible();

@@ -237,7 +237,8 @@ class WatchIT extends BrowserTest {
         assertThat(saved(desk)).isVisible();
         Axe.check(desk, "A sheet from paper");
         desk.getByText("All entered: to Mark").click();
-        assertThat(desk.getByText("Outcome")).isVisible();
+        assertThat(desk.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Outcome")))
+                .isVisible();
         desk.context().close();
     }
 

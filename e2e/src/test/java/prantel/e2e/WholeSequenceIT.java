@@ -292,7 +292,8 @@ class WholeSequenceIT extends BrowserTest {
 
     private void mark(Page page) {
         page.navigate(page.url().replace("/watch", "/mark"));
-        assertThat(page.getByText("Outcome")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Outcome")))
+                .isVisible();
         List<String> lost = marksLost(page, "Measured rightly");
         org.assertj.core.api.Assertions.assertThat(lost)
                 .as("honest readings of a faulted rig")
