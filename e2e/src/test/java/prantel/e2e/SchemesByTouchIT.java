@@ -60,7 +60,7 @@ class SchemesByTouchIT extends BrowserTest {
                 (Map<String, List<String>>) assessor.evaluate("scheme => testsOf(scheme)", scheme);
         Page candidate = Rooms.with(browsers.signIn(name, WIDTH, HEIGHT));
         Rooms.open(candidate, "/my/sheets/" + id);
-        tapAll(candidate, "Before you start");
+        Stages.tapAll(candidate, "Before you start");
         Rooms.open(assessor, "/assessments/" + id + "/watch");
 
         Set<String> steps = new HashSet<>();
@@ -126,25 +126,12 @@ class SchemesByTouchIT extends BrowserTest {
         return assessor.getByText(Pattern.compile("^Live since")).isVisible();
     }
 
-    private static void tapAll(Page page, String list) {
-        Locator items = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName(list))
-                .getByRole(AriaRole.CHECKBOX);
-        assertThat(items.first()).isVisible();
-        int count = items.count();
-        for (int i = 0; i < count; i++) {
-            Locator item = items.nth(i);
-            if (!item.isChecked()) {
-                page.waitForResponse(r -> r.url().endsWith("/ticks"), item::tap);
-            }
-        }
-    }
-
     private static void goLive(Page assessor, Page candidate) {
         button(candidate, "Ask to go live…").tap();
-        tapAll(candidate, "Before it goes live");
+        Stages.tapAll(candidate, "Before it goes live");
         button(assessor, "Look, then decide").tap();
-        tapAll(assessor, "Before it goes live");
-        tapAll(assessor, "Seen by the assessor");
+        Stages.tapAll(assessor, "Before it goes live");
+        Stages.tapAll(assessor, "Seen by the assessor");
         Locator why = assessor.getByLabel(Pattern.compile("Why live now"));
         Locator go = button(assessor, "Go live, with permission");
         assertThat(go).isVisible();

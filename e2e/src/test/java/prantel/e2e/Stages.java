@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.function.Consumer;
 
 /** What each assessment passes through: the checks before it, the candidate's confirmation, asking for and giving the supply. */
 final class Stages {
@@ -16,6 +17,15 @@ final class Stages {
 
     /** Ticks every item of a list, and waits until each is kept. */
     static void tickAll(Page page, String list) {
+        each(page, list, Locator::click);
+    }
+
+    /** The same by touch. */
+    static void tapAll(Page page, String list) {
+        each(page, list, Locator::tap);
+    }
+
+    private static void each(Page page, String list, Consumer<Locator> press) {
         Locator items = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName(list))
                 .getByRole(AriaRole.CHECKBOX);
         assertThat(items.first()).isVisible();
@@ -23,7 +33,7 @@ final class Stages {
         for (int i = 0; i < count; i++) {
             Locator item = items.nth(i);
             if (!item.isChecked()) {
-                page.waitForResponse(r -> r.url().endsWith("/ticks"), item::click);
+                page.waitForResponse(r -> r.url().endsWith("/ticks"), () -> press.accept(item));
             }
             if (i < count - 1) {
                 assertThat(items.nth(i)).isChecked();

@@ -193,13 +193,22 @@ class ShippedSchemesTest {
                                 .as(scheme.id() + ": " + r.first() + " before " + step.id())
                                 .isPresent());
             }
-            assertThat(scheme.only(
-                            scheme.steps().stream()
-                                    .map(prantel.core.scheme.Step::id)
-                                    .collect(java.util.stream.Collectors.toSet()),
-                            true))
-                    .as("all of it is all of it")
-                    .isEqualTo(scheme);
+            Scheme all = scheme.only(
+                    scheme.steps().stream()
+                            .map(prantel.core.scheme.Step::id)
+                            .collect(java.util.stream.Collectors.toSet()),
+                    true);
+            assertThat(all).as("all of it is all of it").isEqualTo(scheme);
+            boolean asksForFaults =
+                    scheme.criteria().stream().anyMatch(prantel.core.scheme.Criterion.FaultReported.class::isInstance);
+            if (asksForFaults) {
+                Scheme faults = scheme.only(java.util.Set.of(), true);
+                assertThat(faults.steps()).as("faults are found by measuring").isEqualTo(scheme.steps());
+                assertThat(faults.criteria())
+                        .as("and nothing else counts but what is unsafe")
+                        .noneMatch(prantel.core.scheme.Criterion.OfTests.class::isInstance)
+                        .anyMatch(prantel.core.scheme.Criterion.FaultReported.class::isInstance);
+            }
         }
     }
 }

@@ -378,4 +378,43 @@ class JudgementFlowTest {
                 .isEqualTo(path.replace("/api/assessments/", ""));
         assertThat(first.get(path + "/resit").json().get("before").asInt()).isEqualTo(1);
     }
+
+    /** The commonest resit of all: faults again. They are found by measuring, so everything is on the sheet and nothing else counts. */
+    @Test
+    @Order(9)
+    void findingFaultsIsDoneAgainOverTheWholeSheet() {
+        JsonNode bay = first.get(path + "/resit").json().get("bays").get(0);
+        Map<String, Object> wanted =
+                Map.of("eventId", Browser.event(), "bayId", bay.get("id").asString(), "parts", List.of("faults"));
+        Browser.Answer started = first.post(path + "/resit", wanted);
+        assertThat(started.status()).as(started.text()).isEqualTo(200);
+        String again = "/api/assessments/" + started.json().get("id").asString();
+        assertThat(first.get(again + "/watch").json().get("steps").size())
+                .isEqualTo(first.get(path + "/watch").json().get("steps").size());
+        assertThat(first.get(again + "/set").status()).isEqualTo(200);
+        assertThat(first.get("/api/floor").status()).isEqualTo(200);
+    }
+
+    @Test
+    @Order(10)
+    void whatIsMissingInARequestIsSaidAndNothingBreaks() {
+        for (Map.Entry<String, Map<String, Object>> post : Map.<String, Map<String, Object>>of(
+                        "/opinions", Map.of("eventId", Browser.event()),
+                        "/opinions/withdraw", Map.of("eventId", Browser.event()),
+                        "/opinions/sign", Map.of(),
+                        "/resit", Map.of("eventId", Browser.event()))
+                .entrySet()) {
+            assertThat(first.post(path + post.getKey(), post.getValue()).status())
+                    .as(post.getKey())
+                    .isBetween(400, 409);
+        }
+        assertThat(first.put(path + "/opinions/settled", Map.of("eventId", Browser.event()))
+                        .status())
+                .isBetween(400, 409);
+        assertThat(first.put(path + "/feedback", Map.of("eventId", Browser.event()))
+                        .status())
+                .isBetween(400, 409);
+        assertThat(first.put("/api/rigs/toll-cottage/notes/1", Map.of()).status())
+                .isBetween(400, 409);
+    }
 }

@@ -27,7 +27,8 @@ public record Feedback(List<Sentence> lines, @Nullable List<String> faults, Stri
      * @param slots ids of the boxes that taught it; empty for none
      */
     public record Sentence(Kind kind, String text, List<String> slots) {
-        private static final int LONGEST = 600;
+        /** Characters. */
+        public static final int LONGEST = 600;
 
         public Sentence {
             slots = List.copyOf(slots);

@@ -17,6 +17,7 @@ import prantel.core.marking.Mark;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
+import prantel.core.marking.Part;
 import prantel.core.rig.Circuit;
 import prantel.core.sequence.SlotId;
 
@@ -175,7 +176,7 @@ public final class FeedbackDraft {
                             .addAll(mark.slots()));
         }
         return said.entrySet().stream()
-                .map(e -> new Sentence(
+                .map(e -> line(
                         Kind.CHANGE,
                         e.getKey(),
                         e.getValue().stream().map(SlotId::value).toList()))
@@ -183,9 +184,10 @@ public final class FeedbackDraft {
     }
 
     private List<Sentence> practise() {
-        return outcome.repeat().stream()
-                .map(r -> line(Kind.PRACTISE, Words.again(r.part())))
-                .toList();
+        List<Part> again = outcome.verdict() == Outcome.Verdict.NOT_YET
+                ? List.of(Part.WHOLE)
+                : outcome.repeat().stream().map(Outcome.Repeat::part).toList();
+        return again.stream().map(p -> line(Kind.PRACTISE, Words.again(p))).toList();
     }
 
     private static String places(List<Finding> of) {
@@ -207,6 +209,6 @@ public final class FeedbackDraft {
     }
 
     private static Sentence line(Kind kind, String text, List<String> slots) {
-        return new Sentence(kind, text, slots);
+        return new Sentence(kind, Words.shortened(text), slots);
     }
 }

@@ -3,6 +3,7 @@ package prantel.core.feedback;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import prantel.core.assessment.Feedback;
 import prantel.core.marking.Evidence;
 import prantel.core.marking.Mark;
 import prantel.core.marking.Part;
@@ -10,6 +11,12 @@ import prantel.core.marking.Part;
 /** What a candidate is told, in words: plain, kind, about the work. */
 final class Words {
     private Words() {}
+
+    /** To what may be given: a record in which everything is off says more than anybody reads. */
+    static String shortened(String text) {
+        int most = Feedback.Sentence.LONGEST;
+        return text.length() <= most ? text : text.substring(0, text.lastIndexOf(' ', most - 2)) + " …";
+    }
 
     static String unsafe(Evidence.Unsafe unsafe) {
         return "This was not safe: " + String.join("; ", unsafe.what())

@@ -3,79 +3,77 @@ package prantel.core.scheme;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import prantel.core.scheme.Scheme.OrderRule;
 
-/** What remains of a criterion where only some steps are done. */
+/** What remains of a criterion where only some steps count. */
 final class Narrowed {
+    private static final Predicate<Step> WATCHED = s -> !s.observations().isEmpty();
+    private static final Predicate<Step> ASKED = s -> !s.questions().isEmpty();
+
     private Narrowed() {}
 
-    /** @return empty where nothing is left for it to look at */
+    /** @param steps those that count @param done those that are done @return empty where nothing is left for it to look at */
     static Optional<Criterion> of(
-            Criterion criterion, List<Step> steps, Set<TestKind> tests, List<OrderRule> order, boolean faults) {
-        return Optional.ofNullable(
-                switch (criterion) {
-                    case Criterion.MeasuredRightly c ->
-                        asked(c, tests).isEmpty()
-                                ? null
-                                : new Criterion.MeasuredRightly(c.common(), asked(c, tests), c.few());
-                    case Criterion.JudgedRightly c ->
-                        asked(c, tests).isEmpty()
-                                ? null
-                                : new Criterion.JudgedRightly(c.common(), asked(c, tests), c.few());
-                    case Criterion.RightOneOfSeveral c ->
-                        asked(c, tests).isEmpty() ? null : new Criterion.RightOneOfSeveral(c.common(), asked(c, tests));
-                    case Criterion.Notation c ->
-                        asked(c, tests).isEmpty() ? null : new Criterion.Notation(c.common(), asked(c, tests));
-                    case Criterion.Complete c ->
-                        asked(c, tests).isEmpty() ? null : new Criterion.Complete(c.common(), asked(c, tests), c.few());
-                    case Criterion.ExpectedFirst c ->
-                        asked(c, tests).isEmpty() ? null : new Criterion.ExpectedFirst(c.common(), asked(c, tests));
-                    case Criterion.OneMethod c ->
-                        Criterion.OneMethod.TESTS.stream().anyMatch(tests::contains) ? c : null;
-                    case Criterion.LeadsNulled c -> tests.stream().anyMatch(TestKind::isContinuity) ? c : null;
-                    case Criterion.Consistent c ->
-                        tests.containsAll(c.relation().needs()) ? c : null;
-                    case Criterion.FaultReported c -> faults ? c : null;
-                    case Criterion.NothingInvented c -> faults ? c : null;
-                    case Criterion.Observed c -> observed(c, steps);
-                    case Criterion.Answered c -> answered(c, steps);
-                    case Criterion.Closed c -> closed(c, steps);
-                    case Criterion.OrderKept c ->
-                        order.stream().anyMatch(r -> c.severities().contains(r.severity())) ? c : null;
-                    case Criterion.Safe c -> c;
-                });
+            Criterion criterion, List<Step> steps, List<Step> done, List<OrderRule> order, boolean faults) {
+        Set<TestKind> tests = steps.stream().flatMap(s -> s.tests().stream()).collect(Collectors.toSet());
+        return switch (criterion) {
+            case Criterion.MeasuredRightly c ->
+                ofTests(c, tests, left -> new Criterion.MeasuredRightly(c.common(), left, c.few()));
+            case Criterion.JudgedRightly c ->
+                ofTests(c, tests, left -> new Criterion.JudgedRightly(c.common(), left, c.few()));
+            case Criterion.RightOneOfSeveral c ->
+                ofTests(c, tests, left -> new Criterion.RightOneOfSeveral(c.common(), left));
+            case Criterion.Notation c -> ofTests(c, tests, left -> new Criterion.Notation(c.common(), left));
+            case Criterion.Complete c -> ofTests(c, tests, left -> new Criterion.Complete(c.common(), left, c.few()));
+            case Criterion.ExpectedFirst c -> ofTests(c, tests, left -> new Criterion.ExpectedFirst(c.common(), left));
+            case Criterion.OneMethod c ->
+                keptIf(c, Criterion.OneMethod.TESTS.stream().anyMatch(tests::contains));
+            case Criterion.LeadsNulled c -> keptIf(c, tests.stream().anyMatch(TestKind::isContinuity));
+            case Criterion.Consistent c ->
+                keptIf(c, tests.containsAll(c.relation().needs()));
+            case Criterion.FaultReported c -> keptIf(c, faults);
+            case Criterion.NothingInvented c -> keptIf(c, faults);
+            case Criterion.Observed c ->
+                c.steps().isEmpty() && having(steps, WATCHED).equals(having(done, WATCHED))
+                        ? keptIf(c, !having(steps, WATCHED).isEmpty())
+                        : ofSteps(c.steps(), having(steps, WATCHED), at -> new Criterion.Observed(c.common(), at));
+            case Criterion.Answered c ->
+                c.steps().isEmpty() && having(steps, ASKED).equals(having(done, ASKED))
+                        ? keptIf(c, !having(steps, ASKED).isEmpty())
+                        : ofSteps(c.steps(), having(steps, ASKED), at -> new Criterion.Answered(c.common(), at));
+            case Criterion.Closed c ->
+                c.steps().isEmpty() && having(steps, WATCHED).equals(having(done, WATCHED))
+                        ? keptIf(c, !having(steps, WATCHED).isEmpty())
+                        : ofSteps(c.steps(), having(steps, WATCHED), at -> new Criterion.Closed(c.common(), at));
+            case Criterion.OrderKept c ->
+                keptIf(c, order.stream().anyMatch(r -> c.severities().contains(r.severity())));
+            case Criterion.Safe c -> Optional.of(c);
+        };
     }
 
-    private static Set<TestKind> asked(Criterion.OfTests criterion, Set<TestKind> tests) {
-        return criterion.tests().stream().filter(tests::contains).collect(Collectors.toSet());
+    private static Optional<Criterion> keptIf(Criterion criterion, boolean kept) {
+        return kept ? Optional.of(criterion) : Optional.empty();
     }
 
-    private static @org.jspecify.annotations.Nullable Criterion observed(Criterion.Observed c, List<Step> steps) {
-        List<String> left = left(c.steps(), steps);
-        boolean any = steps.stream().anyMatch(s -> !s.observations().isEmpty());
-        return c.steps().isEmpty()
-                ? (any ? c : null)
-                : left.isEmpty() ? null : new Criterion.Observed(c.common(), left);
+    private static Optional<Criterion> ofTests(
+            Criterion.OfTests criterion, Set<TestKind> tests, Function<Set<TestKind>, Criterion> with) {
+        Set<TestKind> left = criterion.tests().stream().filter(tests::contains).collect(Collectors.toSet());
+        return left.isEmpty() ? Optional.empty() : Optional.of(with.apply(left));
     }
 
-    private static @org.jspecify.annotations.Nullable Criterion answered(Criterion.Answered c, List<Step> steps) {
-        List<String> left = left(c.steps(), steps);
-        boolean any = steps.stream().anyMatch(s -> !s.questions().isEmpty());
-        return c.steps().isEmpty()
-                ? (any ? c : null)
-                : left.isEmpty() ? null : new Criterion.Answered(c.common(), left);
+    private static List<String> having(List<Step> steps, Predicate<Step> what) {
+        return steps.stream().filter(what).map(Step::id).toList();
     }
 
-    private static @org.jspecify.annotations.Nullable Criterion closed(Criterion.Closed c, List<Step> steps) {
-        List<String> left = left(c.steps(), steps);
-        boolean any = steps.stream().anyMatch(s -> !s.observations().isEmpty());
-        return c.steps().isEmpty() ? (any ? c : null) : left.isEmpty() ? null : new Criterion.Closed(c.common(), left);
-    }
-
-    private static List<String> left(List<String> ids, List<Step> steps) {
-        return ids.stream()
-                .filter(id -> steps.stream().anyMatch(s -> s.id().equals(id)))
+    /** @param named ids it names; none for every step */
+    private static Optional<Criterion> ofSteps(
+            List<String> named, List<String> there, Function<List<String>, Criterion> with) {
+        List<String> left = there.stream()
+                .filter(id -> named.isEmpty() || named.contains(id))
                 .toList();
+        return left.isEmpty() ? Optional.empty() : Optional.of(with.apply(left));
     }
 }

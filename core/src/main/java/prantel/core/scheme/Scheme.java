@@ -128,26 +128,28 @@ public record Scheme(
 
     /**
      * The same school for a part of the sequence: to do again what was referred. What must come before by a rule of safety
-     * stays in.
+     * stays in, and counts. Faults are found by measuring: to find them again every step is done, and only what was chosen counts.
      *
      * @param chosen ids of steps; unknown ones are left out
      * @param faults whether faults are to be found again
      * @throws ProblemsException if nothing of it counts
      */
     public Scheme only(Set<String> chosen, boolean faults) {
-        Set<String> in = withWhatKeepsItSafe(chosen);
-        List<Step> kept = steps.stream().filter(s -> in.contains(s.id())).toList();
-        Set<TestKind> tests = kept.stream().flatMap(s -> s.tests().stream()).collect(Collectors.toSet());
+        Set<String> counting = withWhatKeepsItSafe(chosen);
+        List<Step> counted =
+                steps.stream().filter(s -> counting.contains(s.id())).toList();
+        List<Step> done = faults ? steps : counted;
+        Set<String> in = done.stream().map(Step::id).collect(Collectors.toSet());
         List<OrderRule> rules = order.stream()
                 .filter(r -> in.contains(r.first()) && in.contains(r.then()))
                 .toList();
         return new Scheme(
                 about,
                 practice,
-                kept,
+                done,
                 rules,
                 criteria.stream()
-                        .flatMap(c -> Narrowed.of(c, kept, tests, rules, faults).stream())
+                        .flatMap(c -> Narrowed.of(c, counted, done, rules, faults).stream())
                         .toList(),
                 pass);
     }

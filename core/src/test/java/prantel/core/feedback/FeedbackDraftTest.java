@@ -129,6 +129,23 @@ class FeedbackDraftTest {
                 .doesNotContain("you wrote 2.94");
     }
 
+    /** A draft is there whatever stands on the sheet: nothing in it is longer than may be given. */
+    @Test
+    void aRecordInWhichEverythingIsOffIsDraftedAllTheSame() {
+        Key key = Key.of(
+                prantel.core.fixtures.RandomRigs.rig(new java.util.SplittableRandom(7)),
+                FaultSet.NONE,
+                Testers.usual(),
+                Schemes.fullSequence());
+        for (String text : List.of("", "?", "77.7", "999+", "not tested: " + "because ".repeat(12))) {
+            Map<SlotId, String> readings = new LinkedHashMap<>();
+            key.expectations().forEach(e -> readings.put(e.slot().id(), text));
+            List<Sentence> lines = draft(key, readings, true);
+            assertThat(lines).isNotEmpty();
+            assertThat(lines).allMatch(l -> l.text().length() <= Sentence.LONGEST);
+        }
+    }
+
     @Test
     void everyCauseOfAPersonHasItsAdviceAndOneOfTheRigHasNone() {
         for (Cause cause : EnumSet.allOf(Cause.class)) {

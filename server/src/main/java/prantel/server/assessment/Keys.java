@@ -95,7 +95,12 @@ public class Keys {
 
     /** The scheme that was pinned, all of it. */
     public Scheme wholeScheme(Assessment assessment) {
-        return scheme(new SchemeOf(assessment.fixed().versions().scheme(), List.of()));
+        return partOf(assessment, List.of());
+    }
+
+    /** The parts of it that are done again. @throws ProblemsException if nothing of them counts */
+    public Scheme partOf(Assessment assessment, List<String> parts) {
+        return scheme(new SchemeOf(assessment.fixed().versions().scheme(), parts));
     }
 
     private Scheme scheme(SchemeOf of) {

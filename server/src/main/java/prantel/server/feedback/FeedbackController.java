@@ -25,6 +25,7 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
@@ -140,13 +141,14 @@ class FeedbackController {
         Given marks = Given.of(a, viewer);
         boolean shows = decided && !marks.blind();
         boolean mayName = a.fromLibrary() == null;
+        Set<SlotId> ofTheRig = shows ? AlikeOnTheRig.slots(fellows.alike(a)) : Set.of();
         return new FeedbackView(
                 a.lastSeqAbout("feedback"),
                 shows,
                 mayName,
                 shows && mayName ? faults(a) : List.of(),
-                shows ? draft(a, marks, false) : List.of(),
-                shows && mayName ? draft(a, marks, true) : List.of(),
+                shows ? draft(a, marks, ofTheRig, false) : List.of(),
+                shows && mayName ? draft(a, marks, ofTheRig, true) : List.of(),
                 shows
                         ? keys.sheet(a).stream()
                                 .filter(s -> a.readings().containsKey(s.id().value()))
@@ -165,11 +167,10 @@ class FeedbackController {
                 slot.id().value(), slot.quantity() + ", " + slot.where(), entry == null ? "" : entry.value());
     }
 
-    private List<Feedback.Sentence> draft(Assessment a, Given marks, boolean named) {
+    private List<Feedback.Sentence> draft(Assessment a, Given marks, Set<SlotId> ofTheRig, boolean named) {
         MarkedSheet sheet = keys.marked(a);
         Map<String, Award> given = new LinkedHashMap<>();
         marks.decisions().forEach((mark, d) -> given.put(mark, d.given()));
-        return FeedbackDraft.of(
-                sheet, given, Decided.outcome(marks.decisions(), sheet), named, AlikeOnTheRig.slots(fellows.alike(a)));
+        return FeedbackDraft.of(sheet, given, Decided.outcome(marks.decisions(), sheet), named, ofTheRig);
     }
 }

@@ -150,11 +150,12 @@ class FloorController {
         List<Need> aisle = new ArrayList<>();
         open.forEach(a -> aisle.addAll(
                 whole(a, () -> needs(a), () -> List.of(need(a, "mark", UNREADABLE, "tell the technician")))));
-        assessments.opinionsAskedOf(viewer.getName()).forEach(a -> aisle.add(opinionNeed(a, viewer.getName())));
+        List<Assessment> asked = assessments.opinionsAskedOf(viewer.getName());
+        asked.forEach(a -> aisle.add(opinionNeed(a, viewer.getName())));
         notes.open().forEach(n -> aisle.add(noteNeed(n)));
         aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
-        return new FloorView(bays, aisle, kept(viewer.getName()));
+        return new FloorView(bays, aisle, kept(asked));
     }
 
     /** One record that cannot be read does not take the room down with it. */
@@ -388,9 +389,8 @@ class FloorController {
     }
 
     /** Whoever is to mark one alone does not read here what became of it. */
-    private List<Kept> kept(String viewer) {
-        Set<String> blind =
-                assessments.opinionsAskedOf(viewer).stream().map(Assessment::id).collect(Collectors.toSet());
+    private List<Kept> kept(List<Assessment> asked) {
+        Set<String> blind = asked.stream().map(Assessment::id).collect(Collectors.toSet());
         return assessments.kept(MOST_KEPT).stream()
                 .filter(k -> !blind.contains(k.assessmentId()))
                 .map(k -> new Kept(

@@ -72,6 +72,7 @@ class ResitController {
         if (outcome == null || a.opinions().isBlind(who.getName()) || outcome.given() == Verdict.PASS) {
             return new ResitPlan(false, false, List.of(), List.of(), List.of(), 0);
         }
+        List<Assessment> sat = ofThisPerson(a);
         List<Mark> marks = Decided.marks(a.decisions(), keys.marked(a));
         Map<String, List<String>> again = new LinkedHashMap<>();
         Outcome.of(marks, keys.scheme(a).pass())
@@ -87,12 +88,9 @@ class ResitController {
                         .map(p -> new PartLine(
                                 p.id(), p.title(), again.containsKey(p.id()), again.getOrDefault(p.id(), List.of())))
                         .toList(),
-                keys.kindsIn(ofThisPerson(a)).stream()
-                        .map(k -> k.title())
-                        .sorted()
-                        .toList(),
+                keys.kindsIn(sat).stream().map(k -> k.title()).sorted().toList(),
                 freeBays(a),
-                (int) ofThisPerson(a).stream()
+                (int) sat.stream()
                         .filter(o -> o.conduct()
                                 .resit()
                                 .filter(r -> r.of().equals(id))
@@ -143,6 +141,8 @@ class ResitController {
                 "parts",
                 Check.quoted(String.join(", ", wanted.parts())),
                 "reload the page; there is no such part");
+        // what cannot be done or counts for nothing is refused here, before a bay is taken for it
+        keys.partOf(old, wanted.parts());
         Assessment next = assessments.prepare(
                 wanted.bayId(),
                 old.fixed().candidateId(),
