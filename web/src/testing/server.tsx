@@ -51,12 +51,18 @@ function isProblems(answer: unknown): answer is Problems {
 
 /** Renders as inside the application: router and queries, without repeating what failed. */
 export function shown(children: ReactNode, at: InitialEntry = "/") {
+  return shownWithClient(children, at).view;
+}
+
+/** The same, with the queries in hand: what another screen or the server's news would make stale. */
+export function shownWithClient(children: ReactNode, at: InitialEntry = "/") {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(children, {
+  const view = render(children, {
     wrapper: ({ children: inside }) => (
       <QueryClientProvider client={client}>
         <MemoryRouter initialEntries={[at]}>{inside}</MemoryRouter>
       </QueryClientProvider>
     ),
   });
+  return { client, view };
 }

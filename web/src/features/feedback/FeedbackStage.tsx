@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { api, data, deed, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Pane } from "../../ui/Pane";
@@ -14,7 +14,7 @@ export function FeedbackStage({ id }: { id: string }) {
     <Loaded query={view}>
       {(v) =>
         v.decided ? (
-          <Editor key={v.seq} id={id} view={v} />
+          <Editor key={id} id={id} view={v} />
         ) : (
           <p className="text-ink2">Feedback follows the outcome: sign that first, on Mark.</p>
         )
@@ -32,6 +32,7 @@ const rows = (lines: Sentence[]): Row[] => lines.map((l) => ({ ...l, key: `r${ma
 
 function Editor({ id, view }: { id: string; view: Schemas["FeedbackView"] }) {
   const client = useQueryClient();
+  const [basedOn, setBasedOn] = useState(view.seq);
   const [named, setNamed] = useState(view.given?.named ?? false);
   const [lines, setLines] = useState(() => rows(view.given?.lines ?? view.draft));
   const [history, setHistory] = useState<Row[][]>([]);
@@ -50,21 +51,55 @@ function Editor({ id, view }: { id: string; view: Schemas["FeedbackView"] }) {
     .map(({ kind, text, slots }) => ({ kind, text: text.trim(), slots }));
   const give = useMutation({
     mutationFn: () =>
-      deed(["feedback", id, view.seq, sent, named], (eventId) =>
+      deed(["feedback", id, basedOn, sent, named], (eventId) =>
         data(
           api.PUT("/api/assessments/{id}/feedback", {
             params: { path: { id } },
-            body: { eventId, basedOn: view.seq, lines: sent, named },
+            body: { eventId, basedOn, lines: sent, named },
           }),
         ),
       ),
-    onSuccess: (v) => client.setQueryData(feedbackQueries.view(id).queryKey, v),
+    onSuccess: (v) => {
+      setBasedOn(v.seq);
+      setHistory([]);
+      client.setQueryData(feedbackQueries.view(id).queryKey, v);
+    },
   });
+  const dirty = history.length > 0 && !give.isPending;
+  useEffect(() => {
+    if (!dirty) return;
+    const ask = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener("beforeunload", ask);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [dirty]);
+  // given by somebody else while this was being written: neither replaces the other by itself
+  const overtaken = view.seq !== basedOn && view.given !== null;
   const written = new Map(view.boxes.map((b) => [b.slot, b]));
   const saved = view.given !== null && JSON.stringify(view.given.lines) === JSON.stringify(sent);
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
       <div className="space-y-3">
+        {overtaken && view.given && (
+          <div role="alert" className="border-l-4 border-caution bg-caution-soft p-3">
+            <p>
+              <b>{view.given.by} has given feedback meanwhile.</b> Yours stands here as you wrote it and is
+              not given.
+            </p>
+            <p className="mt-2 flex flex-wrap gap-2">
+              <Button
+                onClick={() => {
+                  if (!view.given) return;
+                  change(rows(view.given.lines));
+                  setNamed(view.given.named);
+                  setBasedOn(view.seq);
+                }}
+              >
+                Take theirs
+              </Button>
+              <Button onClick={() => setBasedOn(view.seq)}>Keep mine, to give it anew</Button>
+            </p>
+          </div>
+        )}
         {KINDS.map(({ kind, title }) => (
           <Pane key={kind} title={title} wall={kind === "RIGHT" ? "work" : undefined}>
             <ul className="divide-y divide-line" aria-label={title}>
@@ -139,7 +174,11 @@ function Editor({ id, view }: { id: string; view: Schemas["FeedbackView"] }) {
             </span>
           </label>
           <div className="flex flex-wrap gap-2">
-            <Button kind="main" disabled={sent.length === 0 || give.isPending} onClick={() => give.mutate()}>
+            <Button
+              kind="main"
+              disabled={sent.length === 0 || give.isPending || overtaken}
+              onClick={() => give.mutate()}
+            >
               {view.given ? "Give it anew" : "Give it to the candidate"}
             </Button>
             <Button kind="quiet" disabled={history.length === 0} onClick={undo}>

@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { Route, Routes } from "react-router";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
-import { shown, StandIn } from "../../testing/server";
+import { shown, shownWithClient, StandIn } from "../../testing/server";
 import { FeedbackStage } from "./FeedbackStage";
 import { MyFeedbackPage } from "./MyFeedbackPage";
 
@@ -64,6 +64,26 @@ describe("Feedback", () => {
     shown(<FeedbackStage id="a" />);
     expect(await screen.findByRole("checkbox", { name: /Tell what was set/ })).toBeDisabled();
     expect(screen.getByText(/will be used again/)).toBeInTheDocument();
+  });
+
+  it("loses nothing when somebody else gives feedback meanwhile", async () => {
+    const { client } = shownWithClient(<FeedbackStage id="a" />);
+    const right = await screen.findByDisplayValue("Insulation: measured rightly.");
+    await userEvent.type(right, " Mine.");
+    const theirs: Schemas["GivenFeedback"] = {
+      lines: [{ kind: "RIGHT", text: "Theirs.", slots: [] }],
+      named: false,
+      by: "Corin Vale",
+      at: "2026-11-27T10:00:00Z",
+    };
+    server.answers["/api/assessments/a/feedback"] = { ...view, seq: 9, given: theirs };
+    await client.invalidateQueries();
+    expect(await screen.findByText(/Corin Vale has given feedback meanwhile/)).toBeInTheDocument();
+    expect(screen.getByDisplayValue("Insulation: measured rightly. Mine.")).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Give it anew" })).toBeDisabled();
+    await userEvent.click(screen.getByRole("button", { name: "Keep mine, to give it anew" }));
+    await userEvent.click(screen.getByRole("button", { name: "Give it anew" }));
+    await waitFor(() => expect(server.sent.at(-1)?.body).toMatchObject({ basedOn: 9 }));
   });
 
   it("follows the outcome", async () => {

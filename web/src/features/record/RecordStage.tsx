@@ -1,5 +1,5 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { api, data, type Schemas } from "../../api/client";
 import { ProcedureLine } from "../watch";
 import { Pane } from "../../ui/Pane";
@@ -116,80 +116,79 @@ function Whole({ id, record }: { id: string; record: View }) {
           </ol>
         </Pane>
       </div>
-      <Pane title="Marks" aside={`${record.marks.length}`}>
-        <Scrolled label="Marks">
-          <table className="w-full min-w-[760px] text-[14px]">
-            <thead>
-              <tr className="text-left [&>th]:pr-3">
-                <th>For</th>
-                <th>Of</th>
-                <th>Proposed</th>
-                <th>First</th>
-                <th>Second</th>
-                <th>Counts</th>
-                <th>Why</th>
-              </tr>
-            </thead>
-            <tbody>
-              {record.marks.map((m) => (
-                <tr key={m.id} className="border-t border-line align-top">
-                  <td className="py-1 pr-2">
-                    {m.title} <span className="block text-[13px] text-ink2">{m.group}</span>
-                  </td>
-                  <td className="pr-2 tabular-nums">{m.weight}</td>
-                  <td className="pr-2">{m.proposed}</td>
-                  <td className="pr-2">{m.first}</td>
-                  <td className="pr-2">{m.second}</td>
-                  <td className={`pr-2 ${m.counts === m.proposed ? "" : "font-bold text-caution"}`}>
-                    {m.counts}
-                  </td>
-                  <td>
-                    {m.evidence} {m.reason && <b>Changed: {m.reason}</b>}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Scrolled>
-      </Pane>
-      <Pane title="Readings" aside={`${record.readings.length}`}>
-        <Scrolled label="Readings">
-          <table className="w-full min-w-[680px] text-[14px]">
-            <thead>
-              <tr className="text-left [&>th]:pr-3">
-                <th>Quantity</th>
-                <th>Where</th>
-                <th>Written</th>
-                <th>Judged</th>
-                <th>Before that</th>
-                <th>When, by whom</th>
-              </tr>
-            </thead>
-            <tbody>
-              {record.readings.map((r) => (
-                <tr key={r.slot} className="border-t border-line">
-                  <td className="py-1 pr-2">{r.quantity}</td>
-                  <td className="pr-2">{r.where}</td>
-                  <td className="pr-2 font-semibold whitespace-nowrap tabular-nums">{r.written}</td>
-                  <td className="pr-2">{r.judged}</td>
-                  <td className="pr-2">{r.before.join(", ")}</td>
-                  <td className="text-ink2 tabular-nums">
-                    {when(r.at)}, {r.by}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Scrolled>
-      </Pane>
+      <Listed
+        title="Marks"
+        heads={["For", "Of", "Proposed", "First", "Second", "Counts", "Why"]}
+        rows={record.marks.map((m) => ({
+          id: m.id,
+          cells: [
+            <>
+              {m.title} <span className="block text-[13px] text-ink2">{m.group}</span>
+            </>,
+            m.weight,
+            m.proposed,
+            m.first,
+            m.second,
+            <span className={m.counts === m.proposed ? "" : "font-bold text-caution"}>{m.counts}</span>,
+            <>
+              {m.evidence} {m.reason && <b>Changed: {m.reason}</b>}
+            </>,
+          ],
+        }))}
+      />
+      <Listed
+        title="Readings"
+        heads={["Quantity", "Where", "Written", "Judged", "Before that", "When, by whom"]}
+        rows={record.readings.map((r) => ({
+          id: r.slot,
+          cells: [
+            r.quantity,
+            r.where,
+            <span className="font-semibold whitespace-nowrap">{r.written}</span>,
+            r.judged,
+            r.before.join(", "),
+            <span className="text-ink2">{`${when(r.at)}, ${r.by}`}</span>,
+          ],
+        }))}
+      />
     </div>
   );
 }
 
-function Scrolled({ label, children }: { label: string; children: React.ReactNode }) {
+interface ListedProps {
+  title: string;
+  heads: string[];
+  rows: { id: string; cells: ReactNode[] }[];
+}
+
+/** A long table in a pane of its own; by keyboard too it scrolls inside. */
+function Listed({ title, heads, rows }: ListedProps) {
   return (
-    <div className="max-h-[420px] overflow-auto" tabIndex={0} role="region" aria-label={label}>
-      {children}
-    </div>
+    <Pane title={title} aside={`${rows.length}`}>
+      <div className="max-h-[420px] overflow-auto" tabIndex={0} role="region" aria-label={title}>
+        <table className="w-full min-w-[720px] text-[14px]">
+          <thead>
+            <tr className="text-left">
+              {heads.map((head) => (
+                <th key={head} className="pr-3">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.id} className="border-t border-line align-top tabular-nums">
+                {row.cells.map((cell, i) => (
+                  <td key={heads[i]} className="py-1 pr-3">
+                    {cell}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </Pane>
   );
 }
