@@ -123,6 +123,10 @@ class JudgementFlowTest {
                 .isZero();
         assertThat(first.post(path + "/opinions", ask).status()).isEqualTo(200);
         assertThat(outcome(first, proposed(view), "").text()).contains("second-open");
+        assertThat(first.get("/api/floor").text()).contains("waits for a second mark");
+        assertThat(second.get("/api/floor").text())
+                .contains("by yourself: a second mark")
+                .doesNotContain("waits for a second mark");
     }
 
     /** Neither what was given nor why, neither in the marks nor anywhere else that an assessor may look. */

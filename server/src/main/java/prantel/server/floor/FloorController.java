@@ -151,7 +151,11 @@ class FloorController {
         open.forEach(a -> aisle.addAll(
                 whole(a, () -> needs(a), () -> List.of(need(a, "mark", UNREADABLE, "tell the technician")))));
         List<Assessment> asked = assessments.opinionsAskedOf(viewer.getName());
-        asked.forEach(a -> aisle.add(opinionNeed(a, viewer.getName())));
+        asked.forEach(a -> {
+            // marking it in the usual way is somebody else's
+            aisle.removeIf(n -> a.id().equals(n.assessmentId()) && n.go().equals("mark"));
+            aisle.add(opinionNeed(a, viewer.getName()));
+        });
         notes.open().forEach(n -> aisle.add(noteNeed(n)));
         aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
         bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
@@ -331,7 +335,9 @@ class FloorController {
             needs.add(need(a, "set", now(a), "before " + candidate + " starts"));
         }
         if (a.stage() == Stage.MARK) {
-            needs.add(need(a, "mark", "Mark " + candidate + ": " + now(a), "handed in " + clock(a.handedInAt())));
+            String marking =
+                    a.opinions().second().anyMatch(o -> o.signed().isEmpty()) ? "waits for a second mark" : now(a);
+            needs.add(need(a, "mark", "Mark " + candidate + ": " + marking, "handed in " + clock(a.handedInAt())));
         }
         if (a.occupiesBay() && a.handedInAt() != null) {
             int faults = keys.faults(a).faults().size();

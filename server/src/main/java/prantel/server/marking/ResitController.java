@@ -2,6 +2,7 @@ package prantel.server.marking;
 
 import java.security.Principal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,7 @@ import prantel.core.marking.Outcome.Verdict;
 import prantel.core.marking.Part;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Scheme;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.survey.SchemeSurvey;
 import prantel.server.assessment.Assessments;
@@ -85,6 +87,7 @@ class ResitController {
                         .map(Mark::part)
                         .filter(p -> p.kind() != Part.Kind.WHOLE)
                         .distinct()
+                        .sorted(Comparator.comparingInt(p -> place(p, keys.scheme(a))))
                         .map(p -> new PartLine(
                                 p.id(), p.title(), again.containsKey(p.id()), again.getOrDefault(p.id(), List.of())))
                         .toList(),
@@ -96,6 +99,11 @@ class ResitController {
                                 .filter(r -> r.of().equals(id))
                                 .isPresent())
                         .count());
+    }
+
+    /** In working order; what is of no step comes last. */
+    private static int place(Part part, Scheme scheme) {
+        return scheme.step(part.id()).map(scheme.steps()::indexOf).orElse(Integer.MAX_VALUE);
     }
 
     private List<Assessment> ofThisPerson(Assessment a) {
