@@ -39,6 +39,7 @@ public final class SimulatedBenchTester implements AutoCloseable {
     private final String identity;
     private final World world;
     private final ServerSocket server;
+    private final Thread accepting;
     private @Nullable Socket client;
     private volatile boolean open = true;
     /** Somebody turned the knob: what is asked for is not taken up. */
@@ -53,7 +54,7 @@ public final class SimulatedBenchTester implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException("Port " + port + " is taken; give another", e);
         }
-        Thread.ofPlatform()
+        this.accepting = Thread.ofPlatform()
                 .daemon()
                 .name("bench-tester-" + server.getLocalPort())
                 .start(this::accept);
@@ -78,7 +79,9 @@ public final class SimulatedBenchTester implements AutoCloseable {
         while (open) {
             try {
                 Socket socket = server.accept();
-                if (take(socket)) {
+                if (!open) {
+                    close(socket);
+                } else if (take(socket)) {
                     Thread.ofPlatform().daemon().name("bench-tester-client").start(() -> talk(socket));
                 } else {
                     socket.getOutputStream().write("-200,\"In use\"\n".getBytes(StandardCharsets.UTF_8));
@@ -90,6 +93,7 @@ public final class SimulatedBenchTester implements AutoCloseable {
         }
     }
 
+    /** @return whether it may talk */
     private synchronized boolean take(Socket socket) {
         if (client != null && !client.isClosed()) {
             return false;
@@ -136,15 +140,19 @@ public final class SimulatedBenchTester implements AutoCloseable {
         }
     }
 
+    /** Afterwards nobody is answered: a thread that still waits in accept keeps the port alive, so its end is waited for. */
     @Override
     public void close() {
         open = false;
-        cut();
         try {
             server.close();
+            accepting.join();
         } catch (IOException e) {
             // closed anyway
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
+        cut();
     }
 
     /** What one client set. */

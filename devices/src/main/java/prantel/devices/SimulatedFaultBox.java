@@ -102,11 +102,15 @@ public final class SimulatedFaultBox implements AutoCloseable {
     }
 
     /** Cuts its power: relays fall out, nobody answers any more. */
-    public synchronized void powerOff() {
-        Arrays.fill(coils, false);
-        owner = 0;
-        ModbusTcpServer running = server;
-        server = null;
+    public void powerOff() {
+        ModbusTcpServer running;
+        synchronized (this) {
+            Arrays.fill(coils, false);
+            owner = 0;
+            running = server;
+            server = null;
+        }
+        // outside the lock: stopping waits for the thread of a request, which may wait for the lock
         if (running != null) {
             try {
                 running.stop();

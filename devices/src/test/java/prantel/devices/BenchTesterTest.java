@@ -115,6 +115,20 @@ class BenchTesterTest {
         assertThat(kind(this::client)).isEqualTo(Kind.NO_CONTACT);
     }
 
+    /** Whoever waits in accept keeps the port alive for a moment after it was closed: nobody may be let in by then. */
+    @Test
+    void whoeverComesAsItIsSwitchedOffIsNotAnswered() {
+        for (int i = 0; i < 300; i++) {
+            try (SimulatedBenchTester off = new SimulatedBenchTester(0, "T2", BenchTesterTest::world)) {
+                int port = off.port();
+                off.close();
+                assertThat(kind(() -> new BenchTesterClient("127.0.0.1", port, Duration.ofSeconds(2)).close()))
+                        .as("round %d", i)
+                        .isEqualTo(Kind.NO_CONTACT);
+            }
+        }
+    }
+
     /** Something answers on the port that is no tester. */
     @Test
     void garbageOnTheLineIsTold() throws Exception {
