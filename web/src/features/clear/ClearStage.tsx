@@ -133,7 +133,7 @@ export function ClearStage({ id }: { id: string }) {
                 </div>
               )}
             </Pane>
-            <HypothesesPane hypotheses={v.hypotheses} good="AS_MEANT" />
+            <HypothesesPane hypotheses={v.hypotheses} />
           </div>
         </div>
       )}

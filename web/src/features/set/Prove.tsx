@@ -129,7 +129,7 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
             </details>
           )}
         </Pane>
-        <HypothesesPane hypotheses={view.hypotheses} good="AS_MEANT" />
+        <HypothesesPane hypotheses={view.hypotheses} />
       </div>
     </div>
   );

@@ -236,24 +236,25 @@ describe("CheckList", () => {
 
 describe("HypothesesPane", () => {
   it("lists them with evidence and hides when there are none", () => {
-    const { container } = shown(<HypothesesPane hypotheses={[]} good="AS_MEANT" />);
+    const { container } = shown(<HypothesesPane hypotheses={[]} />);
     expect(container).toBeEmptyDOMElement();
     shown(
       <HypothesesPane
-        good="AS_MEANT"
         hypotheses={[
           {
             words: "Not set: CPC open.",
-            kind: "MISSING",
+            asMeant: false,
+            ofTheReading: true,
+            strength: "likely",
             share: 0.8,
-            drift: false,
             evidence: [{ what: "R2, socket 3", reads: "0.24", window: "0.18 – 0.30 Ω", fits: true }],
           },
         ]}
       />,
     );
     expect(screen.getByText(/Not set: CPC open/)).toBeInTheDocument();
-    expect(screen.getByText("80 %")).toBeInTheDocument();
+    expect(screen.getByText("likely")).toBeInTheDocument();
+    expect(screen.getByText(/Look at leads and tester/)).toBeInTheDocument();
     expect(screen.getByText(/R2, socket 3: 0.24, would be/)).toBeInTheDocument();
   });
 });

@@ -73,11 +73,24 @@ class AlikeInTheBayTest {
                 .as("for the one before as well")
                 .contains("kitchen/r1r2/socket-3");
 
+        // the second sheet is the first one's to the digit: asked about, by nobody's name
+        assertThat(assessor.get(second + "/marking").text())
+                .contains("Agrees to the digit with another record of this rig", "as in the record handed in on")
+                .doesNotContain("Lena");
+        assertThat(assessor.get(first + "/marking").text())
+                .as("whoever handed in before copied nothing of what came after")
+                .doesNotContain("another record of this rig");
+        assertThat(Browser.of(mvc, "asta", "spring-tide-6")
+                        .get("/api/my/sheets/" + second.replaceAll(".*/", ""))
+                        .text())
+                .contains("kitchen/r1r2/socket-3")
+                .doesNotContain("another record", "COPIED");
+
         Bays.markAsProposed(assessor, second);
         Browser.Answer draft = assessor.get(second + "/feedback");
         assertThat(draft.json().get("draft").toString())
                 .as("nobody is told to do otherwise what the rig may have done")
-                .doesNotContain("you wrote 0.93", "you wrote 1.05");
+                .doesNotContain("you wrote 0.93", "you wrote 1.05", "another record");
         Browser technician = Browser.of(mvc, "jory", "sluice-door-8");
         JsonNode notes = technician.get("/api/rigs/bunkhouse/notes").json();
         assertThat(notes.size()).isEqualTo(1);

@@ -245,7 +245,7 @@ class SettingFlowTest {
         assertThat(proof.get("mayOpen").asBoolean())
                 .as(proof.get("whyNotOpen").asString())
                 .isTrue();
-        assertThat(proof.get("hypotheses").get(0).get("kind").asString()).isEqualTo("AS_MEANT");
+        assertThat(proof.get("hypotheses").get(0).get("asMeant").asBoolean()).isTrue();
         assertThat(event("/proof/open").status()).isEqualTo(200);
         assertThat(event("/proof/release").status())
                 .as("the candidate works with it")

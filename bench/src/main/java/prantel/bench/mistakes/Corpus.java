@@ -16,6 +16,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
+import prantel.core.inference.Beside;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester.Function;
@@ -33,6 +34,7 @@ import prantel.core.rig.Point;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Variation;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -63,7 +65,26 @@ final class Corpus {
             "current-of-ze",
             "neighbour",
             "zs-calculated",
-            "by-length");
+            "by-length",
+            "middle",
+            "doubled",
+            "halved",
+            "wrong-volts",
+            "device-on",
+            "neutral-in",
+            "cpc-off",
+            "lead-broken",
+            "rounds",
+            "nulled-wrong",
+            "tester-off",
+            "copied-record",
+            "round-numbers",
+            "fault-not-set",
+            "fault-elsewhere",
+            "fault-left-over",
+            "fault-drifted");
+    /** Honest records of the same rig that lie beside each. */
+    private static final int OTHERS = 3;
 
     private final Random random;
     /** How far all spreads are off what a model may assume. */
@@ -100,43 +121,123 @@ final class Corpus {
     Optional<MadeRecord> make(Key key, String kind) {
         Making making = new Making(key);
         Map<SlotId, String> honest = making.honest();
+        List<Beside.Other> others = new ArrayList<>();
+        for (int i = 0; i < OTHERS; i++) {
+            others.add(new Beside.Other("record " + i, new Making(key).honest()));
+        }
+        Beside beside = new Beside(Map.of(), Set.of(), others);
         if (kind.isEmpty()) {
-            return Optional.of(new MadeRecord(key, honest, kind, Set.of()));
+            return Optional.of(new MadeRecord(key, honest, kind, Set.of(), beside));
+        }
+        if (kind.startsWith("fault-")) {
+            return otherwiseSet(key, kind)
+                    .flatMap(really -> off(key, kind, honest, making.at(really).honest(), Beside.NOTHING));
         }
         Map<SlotId, String> spoilt = new LinkedHashMap<>(honest);
+        if (kind.equals("copied-record")) {
+            spoilt.putAll(others.getFirst().readings());
+        }
         making.spoil(kind, spoilt);
         making.compose(spoilt, kind);
+        return off(key, kind, honest, spoilt, beside);
+    }
+
+    /** The rig as it is when somebody set it otherwise than was meant. */
+    private Optional<Key> otherwiseSet(Key key, String kind) {
+        List<Fault> set = key.faults().faults();
+        if (set.isEmpty() && !kind.equals("fault-left-over")) {
+            return Optional.empty();
+        }
+        List<Fault> there = new ArrayList<>(set);
+        Fault one = set.isEmpty() ? null : there.remove(random.nextInt(there.size()));
+        List<Fault> all = FaultCatalogue.everyFault(key.rig());
+        List<Fault> others = switch (kind) {
+            case "fault-elsewhere" ->
+                all.stream()
+                        .filter(f -> one != null
+                                && f.kind() == one.kind()
+                                && f.conductors().equals(one.conductors())
+                                && !f.place().equals(one.place())
+                                && f.place().ofCircuit().equals(one.place().ofCircuit()))
+                        .map(f -> f.withSize(one == null ? 0 : one.size()))
+                        .toList();
+            case "fault-left-over" ->
+                all.stream()
+                        .filter(f -> !f.kind().isSeen() && f.kind().magnitude().isEmpty())
+                        .toList();
+            case "fault-drifted" ->
+                one == null || one.kind().magnitude().isEmpty()
+                        ? List.of()
+                        : List.of(one.withSize(one.size() * Math.exp(0.35 + random.nextDouble() * 0.4)));
+            default -> List.of();
+        };
+        if (others.isEmpty() && !kind.equals("fault-not-set")) {
+            return Optional.empty();
+        }
+        if (kind.equals("fault-left-over") && one != null) {
+            there.add(one);
+        }
+        if (!others.isEmpty()) {
+            there.add(others.get(random.nextInt(others.size())));
+        }
+        try {
+            return Optional.of(key.with(new FaultSet(there)));
+        } catch (ProblemsException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<MadeRecord> off(
+            Key key, String kind, Map<SlotId, String> honest, Map<SlotId, String> spoilt, Beside beside) {
         Set<SlotId> other = new HashSet<>();
         spoilt.forEach((id, text) -> {
             if (!text.equals(honest.get(id))) {
                 other.add(id);
             }
         });
-        return other.isEmpty() ? Optional.empty() : Optional.of(new MadeRecord(key, spoilt, kind, other));
+        return other.isEmpty() ? Optional.empty() : Optional.of(new MadeRecord(key, spoilt, kind, other, beside));
     }
 
     /** One candidate at one rig with one tester. */
     private final class Making {
         private final Key key;
+        private final Variation built;
         private final Bench bench;
-        private final Map<Function, Double> gain = new LinkedHashMap<>();
-        private final Map<String, Double> residue = new LinkedHashMap<>();
-        private final Map<SlotId, Double> hands = new LinkedHashMap<>();
-        private final double leadFactor = 1 + gauss(0.1);
+        private final Map<Function, Double> gain;
+        private final Map<String, Double> residue;
+        private final Map<SlotId, Double> hands;
+        private final double leadFactor;
 
         Making(Key key) {
             this.key = key;
-            this.bench = new Bench(
-                    key.rig(),
-                    key.faults(),
-                    new Variation(
-                            factor(0.025),
-                            Math.exp(gauss(0.4)),
-                            Math.exp(gauss(0.7)),
-                            factor(0.02),
-                            factor(0.03),
-                            factor(0.012),
-                            factor(0.04)));
+            this.leadFactor = 1 + gauss(0.1);
+            this.built = new Variation(
+                    factor(0.025),
+                    Math.exp(gauss(0.4)),
+                    Math.exp(gauss(0.7)),
+                    factor(0.02),
+                    factor(0.03),
+                    factor(0.012),
+                    factor(0.04));
+            this.bench = new Bench(key.rig(), key.faults(), built);
+            this.gain = new LinkedHashMap<>();
+            this.residue = new LinkedHashMap<>();
+            this.hands = new LinkedHashMap<>();
+        }
+
+        private Making(Key key, Making same) {
+            this.key = key;
+            this.leadFactor = same.leadFactor;
+            this.built = same.built;
+            this.bench = new Bench(key.rig(), key.faults(), built);
+            this.gain = same.gain;
+            this.residue = same.residue;
+            this.hands = same.hands;
+        }
+
+        /** The same person with the same tester at a rig of the same build, with other faults on it. */
+        Making at(Key really) {
+            return new Making(really, this);
         }
 
         private double factor(double sigma) {
@@ -230,8 +331,15 @@ final class Corpus {
                 double max = own.stream().mapToDouble(x -> x).max().orElseThrow();
                 double min = own.stream().mapToDouble(x -> x).min().orElseThrow();
                 boolean here = tellable && chosenHere(c);
+                double between =
+                        own.stream().filter(x -> x > min && x < max).findFirst().orElse(max);
                 double value = switch (c.rule()) {
-                    case HIGHEST -> kind.equals("lowest") && here ? min : max;
+                    case HIGHEST ->
+                        kind.equals("lowest") && here
+                                ? min
+                                : kind.equals("middle")
+                                        ? between
+                                        : kind.equals("doubled") && c.step() == TestKind.IPF ? 2 * max : max;
                     case SLOWER -> kind.equals("faster") && here ? min : max;
                     case LOWEST -> min;
                     case TWICE_HIGHEST -> kind.equals("not-doubled") ? max : 2 * max;
@@ -372,6 +480,85 @@ final class Corpus {
                                             texts.put(m.id(), text(m, base));
                                         }
                                     }));
+                case "halved" ->
+                    any(Ring.class::isInstance)
+                            .ifPresent(c -> of(c, TestKind.RING).stream()
+                                    .filter(m -> m.quantity().equals("R1+Rn"))
+                                    .forEach(m -> {
+                                        double base = 2 * bench.value(m);
+                                        if (Double.isFinite(base)) {
+                                            texts.put(m.id(), text(m, base));
+                                        }
+                                    }));
+                case "wrong-volts" ->
+                    insulation().forEach(m -> {
+                        if (m.function() == Function.INSULATION_500
+                                && m.measurement() instanceof Measurement.TwoProbe probes) {
+                            texts.put(
+                                    m.id(),
+                                    text(
+                                            m,
+                                            bench.value(m.with(new Measurement.TwoProbe(
+                                                    Function.INSULATION_250, probes.a(), probes.b())))));
+                        }
+                    });
+                case "device-on" ->
+                    insulation()
+                            .forEach(m -> otherwise(
+                                    texts,
+                                    m,
+                                    m.setUp()
+                                            .without(a -> a instanceof Action.Operate o
+                                                    && o.words().startsWith("Breaker"))));
+                case "neutral-in" ->
+                    insulation().forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
+                case "cpc-off" ->
+                    any(c -> !of(c, TestKind.INSULATION).isEmpty())
+                            .ifPresent(c -> of(c, TestKind.INSULATION).forEach(m -> {
+                                List<Action> actions = new ArrayList<>(m.setUp().actions());
+                                actions.add(new Action.Operate(
+                                        "off",
+                                        List.of(new Edit.Open(Places.terminationAtBoard(c.id(), Conductor.CPC)))));
+                                otherwise(texts, m, new SetUp(actions));
+                            }));
+                case "lead-broken" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 1)
+                            .ifPresent(c -> of(c, TestKind.R1_R2)
+                                    .forEach(m -> texts.put(
+                                            m.id(),
+                                            key.tester().ohmmeter().overRange().shown())));
+                case "rounds" ->
+                    any(c -> of(c, TestKind.INSULATION).stream()
+                                    .anyMatch(m -> m.id().value().endsWith("/round-2")))
+                            .ifPresent(c -> of(c, TestKind.INSULATION).forEach(m -> {
+                                String first = m.id().value().replaceAll("/round-\\d+", "/round-1");
+                                if (texts.containsKey(new SlotId(first))) {
+                                    texts.put(m.id(), texts.get(new SlotId(first)));
+                                }
+                            }));
+                case "nulled-wrong" ->
+                    of(m -> m.function() == Function.CONTINUITY)
+                            .forEach(m -> add(texts, m, -(0.6 + 0.3 * random.nextDouble()) * pair));
+                case "tester-off" -> {
+                    double factor = random.nextBoolean() ? 0.8 : 1.2;
+                    of(m -> m.function().isContinuity()).forEach(m -> {
+                        double base = bench.value(m);
+                        if (Double.isFinite(base)) {
+                            texts.put(m.id(), text(m, base * factor));
+                        }
+                    });
+                }
+                case "round-numbers" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 3)
+                            .ifPresent(c -> of(c, TestKind.R1_R2).forEach(m -> {
+                                double base = bench.value(m) * (0.6 + 0.9 * random.nextDouble());
+                                if (Double.isFinite(base)) {
+                                    texts.put(
+                                            m.id(),
+                                            String.format(
+                                                    Locale.ROOT, "%.2f Ω", Math.max(0.05, Math.rint(base * 20) / 20)));
+                                }
+                            }));
                 case "slip" -> {
                     List<Slot.Measured> all = of(m -> m.boxUnit() == Unit.OHM
                             && base(texts.getOrDefault(m.id(), ""))
@@ -455,6 +642,13 @@ final class Corpus {
                                                     m.byHand().orElseThrow().base()))));
                 default -> {}
             }
+        }
+
+        /** Of one circuit that has a test of it. */
+        private List<Slot.Measured> insulation() {
+            return any(c -> !of(c, TestKind.INSULATION).isEmpty())
+                    .map(c -> of(c, TestKind.INSULATION))
+                    .orElse(List.of());
         }
 
         private SetUp crossed(Ring ring, SetUp setUp, boolean onePair) {

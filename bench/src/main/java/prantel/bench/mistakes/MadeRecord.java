@@ -3,6 +3,7 @@ package prantel.bench.mistakes;
 import java.util.Map;
 import java.util.Set;
 import prantel.core.expectation.Key;
+import prantel.core.inference.Beside;
 import prantel.core.sequence.SlotId;
 
 /**
@@ -10,5 +11,6 @@ import prantel.core.sequence.SlotId;
  *
  * @param kind what was really done; empty for an honest one
  * @param spoilt boxes that came out otherwise for it
+ * @param beside what lies beside it
  */
-record MadeRecord(Key key, Map<SlotId, String> texts, String kind, Set<SlotId> spoilt) {}
+record MadeRecord(Key key, Map<SlotId, String> texts, String kind, Set<SlotId> spoilt, Beside beside) {}

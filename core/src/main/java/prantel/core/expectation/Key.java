@@ -124,6 +124,16 @@ public final class Key {
         return new Key(others, healthy, boxes::contains, true);
     }
 
+    /**
+     * The rig as declared with other faults, without windows: for readings one at a time.
+     *
+     * @throws ProblemsException if a fault does not fit the rig
+     */
+    public Bench bench(FaultSet others) {
+        others.checkOn(rig());
+        return healthy.ends(others).nominal();
+    }
+
     /** The key for a part of the rig: boxes of these circuits, and those of no circuit. @param circuits none for all */
     public Key of(Set<CircuitId> circuits) {
         return circuits.isEmpty()

@@ -11,7 +11,7 @@ final class Advice {
     static Optional<String> of(Cause cause) {
         return Optional.ofNullable(
                 switch (cause) {
-                    case LEADS_NOT_NULLED ->
+                    case LEADS_NOT_NULLED, NULLED_WRONG ->
                         "Null the leads with the clips you are going to use, then touch them together: the display has to"
                                 + " read zero before the first reading, and again after a change of clip.";
                     case ANOTHER_POINT, NEIGHBOUR ->
@@ -49,9 +49,10 @@ final class Advice {
                     case CURRENT_OF_ZE ->
                         "Take the current from the test that is meant for it; the one beside an impedance is worked out from"
                                 + " that impedance.";
-                    case CALCULATED, COPIED_CALCULATION ->
+                    case CALCULATED, COPIED_CALCULATION, COPIED_RECORD, ROUND_NUMBERS ->
                         "Write down what the instrument shows, then hold it against what you have worked out.";
-                    case FAULT_NOT_SET, FAULT_ELSEWHERE, FAULT_LEFT_OVER -> null;
+                    case TESTER_OFF, FAULT_NOT_SET, FAULT_ELSEWHERE, FAULT_LEFT_OVER, FAULT_DRIFTED, ANOTHER_FAULT ->
+                        null;
                 });
     }
 }

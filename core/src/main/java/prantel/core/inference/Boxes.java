@@ -2,6 +2,7 @@ package prantel.core.inference;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,6 @@ import prantel.core.instrument.Written;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
 import prantel.core.rig.CircuitId;
-import prantel.core.rig.Variation;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -26,14 +26,17 @@ import prantel.core.sequence.SlotId;
 final class Boxes {
     private final Key key;
     private final WrittenSheet sheet;
+    private final Beside beside;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
     private @Nullable Bench bench;
+    private @Nullable Map<Beside.Other, WrittenSheet> others;
     private final Map<SetUp, Map<SlotId, Double>> otherwise = new HashMap<>();
 
     /** @param done what each box must read in the way it was done */
-    Boxes(Key key, List<Expectation> done, WrittenSheet sheet) {
+    Boxes(Key key, List<Expectation> done, WrittenSheet sheet, Beside beside) {
         this.key = key;
         this.sheet = sheet;
+        this.beside = beside;
         done.forEach(e -> expected.put(e.slot().id(), e));
     }
 
@@ -59,6 +62,37 @@ final class Boxes {
 
     Written written(SlotId id) {
         return sheet.at(id);
+    }
+
+    /** Measured boxes that were read to prove the set. */
+    Set<SlotId> checked() {
+        Set<SlotId> ids = new HashSet<>();
+        beside.checks().keySet().stream()
+                .filter(id -> has(id) && hasMeter(at(id).slot()))
+                .forEach(ids::add);
+        return ids;
+    }
+
+    /** Records of others, read. */
+    Map<Beside.Other, WrittenSheet> others() {
+        Map<Beside.Other, WrittenSheet> read = others;
+        if (read == null) {
+            read = new LinkedHashMap<>();
+            for (Beside.Other other : beside.others()) {
+                read.put(other, WrittenSheet.read(other.readings(), key));
+            }
+            others = read;
+        }
+        return read;
+    }
+
+    Beside beside() {
+        return beside;
+    }
+
+    /** Whether a person wrote it: what the tester filled in is measured. */
+    boolean isByHand(SlotId id) {
+        return !beside.fromTester().contains(id);
     }
 
     /** The number that stands in a box, base unit; empty for anything else. */
@@ -120,10 +154,16 @@ final class Boxes {
     Bench bench() {
         Bench made = bench;
         if (made == null) {
-            made = new Bench(key.rig(), key.faults(), Variation.NONE);
+            made = key.bench(key.faults());
             bench = made;
         }
         return made;
+    }
+
+    /** How far the real rig reads off its declaration here, base unit. */
+    double asBuilt(Slot.Measured slot) {
+        double shift = right(slot.id()).orElse(0.0) - bench().value(slot);
+        return Double.isFinite(shift) && right(slot.id()).isPresent() ? shift : 0;
     }
 
     /** What a true value is on a display, with its unit. */
@@ -148,5 +188,19 @@ final class Boxes {
         Set<Optional<CircuitId>> all = new java.util.LinkedHashSet<>();
         expected.values().forEach(e -> all.add(e.slot().circuit()));
         return all;
+    }
+
+    /** What the instrument would have shown, for people; empty where nothing is said of the box. */
+    String would(Slot slot, @Nullable Predicted predicted) {
+        return switch (predicted) {
+            case Predicted.Near(double base) -> shown(slot, base);
+            case Predicted.Exactly(double base) -> shown(slot, base);
+            case Predicted.Slipped(double base, double factor) -> shown(slot, base * factor);
+            case Predicted.Round(double step, double right) -> "a multiple of " + shown(slot, step);
+            case Predicted.Over over ->
+                slot instanceof Slot.Measured m ? meter(m).overRange().shown() : "over-range";
+            case Predicted.InWindow(var window) -> at(slot.id()).withFaults().shown();
+            case null -> "";
+        };
     }
 }

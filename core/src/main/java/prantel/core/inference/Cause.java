@@ -4,6 +4,7 @@ package prantel.core.inference;
 public enum Cause {
     LEADS_NOT_NULLED(
             "Leads probably not nulled", -2.5, "Show me what you did with the leads before the first reading."),
+    NULLED_WRONG("Leads probably nulled wrongly", -4, "Show me what you did with the leads before the first reading."),
     ANOTHER_POINT("Value of another point", -3, "At which point did you take this one?"),
     ANOTHER_BOX("Value of another box", -3, "Which test is this value from?"),
     LOWEST_RECORDED(
@@ -37,6 +38,13 @@ public enum Cause {
     CALCULATED("Agrees to the digit with Ze + R1+R2", -5, "How did you arrive at these values?"),
     COPIED_CALCULATION("Agrees to the digit with length and table", -6, "How did you arrive at these values?"),
     NEIGHBOUR("Values of another circuit", -5, "Which circuit are these values of?"),
+    COPIED_RECORD("Agrees to the digit with another record of this rig", -6, "How did you arrive at these values?"),
+    ROUND_NUMBERS(
+            "Round numbers, other than an instrument shows here", -6, "Take this reading once more while I look on."),
+    TESTER_OFF(
+            "The tester seems to read high or low throughout",
+            -6,
+            "Look at the tester first: hold it against a check box before anybody is asked."),
     FAULT_NOT_SET(
             "A set fault seems not to be there",
             -4,
@@ -48,6 +56,14 @@ public enum Cause {
     FAULT_LEFT_OVER(
             "Something else seems to be wrong with the rig",
             -5.5,
+            "Look at the rig first: take the check readings again before anybody is asked."),
+    FAULT_DRIFTED(
+            "A set fault seems to have another size",
+            -5,
+            "Look at the rig first: take the check readings again before anybody is asked."),
+    ANOTHER_FAULT(
+            "Another fault seems to be set instead",
+            -7,
             "Look at the rig first: take the check readings again before anybody is asked.");
 
     private final String label;
@@ -79,13 +95,21 @@ public enum Cause {
         return question;
     }
 
-    /** Whether it is the rig's and nobody's: it is looked at first, and costs a candidate nothing. */
+    /** Whether it is the rig's or the tester's and nobody's: that is looked at first. */
     public boolean isOfTheRig() {
-        return this == FAULT_NOT_SET || this == FAULT_ELSEWHERE || this == FAULT_LEFT_OVER;
+        return this == TESTER_OFF || isAFault();
+    }
+
+    /** Whether it says that something else is set than what is meant to be. */
+    public boolean isAFault() {
+        return switch (this) {
+            case FAULT_NOT_SET, FAULT_ELSEWHERE, FAULT_LEFT_OVER, FAULT_DRIFTED, ANOTHER_FAULT -> true;
+            default -> false;
+        };
     }
 
     /** Whether it only asks: several boxes agree to the digit with what was not measured, and that can be chance. */
     public boolean onlyAsks() {
-        return this == CALCULATED || this == COPIED_CALCULATION;
+        return this == CALCULATED || this == COPIED_CALCULATION || this == COPIED_RECORD || this == ROUND_NUMBERS;
     }
 }

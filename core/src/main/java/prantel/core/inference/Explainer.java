@@ -13,6 +13,7 @@ import java.util.Set;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Written;
+import prantel.core.rig.CircuitId;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -34,14 +35,23 @@ public final class Explainer {
     private static final int MANY = 6;
 
     private static final double NEARLY_ALL = 0.8;
+    /** So many circuits read alike through the same leads, not through one fault. */
+    private static final int EVERYWHERE = 3;
 
     /** So much likelier than chance, natural logarithm. */
     private static final double SETTLED = 3;
     /** Below this share a runner-up is not worth telling. */
     private static final double LEAST_SHARE = 0.02;
 
+    /** What was proved can come apart afterwards: a share of so much is left to it, natural logarithm. */
+    private static final double CHANGED_SINCE = -4;
+
     private final Boxes boxes;
     private final Likelihood likelihood;
+    /** Of the readings that proved the set. */
+    private final Likelihood ofTheChecks;
+
+    private final double checksAsMeant;
     private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
     /** The same in every round: what a cause has explained is out of the contest by itself. */
     private @org.jspecify.annotations.Nullable List<World> ofTheSet;
@@ -51,11 +61,21 @@ public final class Explainer {
     private Explainer(Boxes boxes) {
         this.boxes = boxes;
         this.likelihood = new Likelihood(boxes);
+        Beside beside = boxes.beside();
+        Boxes checks =
+                new Boxes(boxes.key(), boxes.all(), WrittenSheet.read(beside.checks(), boxes.key()), Beside.NOTHING);
+        this.ofTheChecks = new Likelihood(checks);
+        this.checksAsMeant = ofTheChecks.of(Map.of()).log();
     }
 
     /** For each box that is not as this rig gives it, what would explain it, likeliest first; an empty list where nothing does. */
     public static Map<SlotId, List<Explanation>> explain(Key key, WrittenSheet sheet) {
-        return new Explainer(new Boxes(key, key.asDone(sheet::at), sheet)).all();
+        return explain(key, sheet, Beside.NOTHING);
+    }
+
+    /** The same with what is known beside the sheet. */
+    public static Map<SlotId, List<Explanation>> explain(Key key, WrittenSheet sheet, Beside beside) {
+        return new Explainer(new Boxes(key, key.asDone(sheet::at), sheet, beside)).all();
     }
 
     private Map<SlotId, List<Explanation>> all() {
@@ -104,14 +124,14 @@ public final class Explainer {
     private List<Tried> tried(Map<SlotId, Predicted> now, Likelihood.Score score) {
         Set<SlotId> odd = score.odd();
         List<World> cheap = new ArrayList<>(new FigureWorlds(boxes, odd).all());
-        cheap.addAll(new SetUpWorlds(boxes, odd).ofTheLeads());
+        cheap.addAll(new SetUpWorlds(boxes, odd).ofTheTester());
         List<Tried> first = held(cheap, now);
         if (odd.isEmpty() || accountsForNearlyAll(first, odd)) {
             return first;
         }
         List<World> dear = new ArrayList<>(new SetUpWorlds(boxes, odd).ofActions());
         if (ofTheSet == null) {
-            ofTheSet = new RigWorlds(boxes, odd).ofTheSet();
+            ofTheSet = new RigWorlds(boxes, likelihood, odd).ofTheSet();
         }
         dear.addAll(ofTheSet);
         List<Tried> all = new ArrayList<>(first);
@@ -119,7 +139,7 @@ public final class Explainer {
         all.sort(Comparator.comparingDouble(Tried::gain).reversed());
         if (!isSettled(all, odd)) {
             if (ofWhatWasLeft == null) {
-                ofWhatWasLeft = new RigWorlds(boxes, odd).ofWhatWasLeft();
+                ofWhatWasLeft = new RigWorlds(boxes, likelihood, odd).ofWhatWasLeft();
             }
             all.addAll(held(ofWhatWasLeft, now));
             all.sort(Comparator.comparingDouble(Tried::gain).reversed());
@@ -134,10 +154,25 @@ public final class Explainer {
                 && odd.stream().allMatch(tried.getFirst()::explains);
     }
 
-    private static boolean accountsForNearlyAll(List<Tried> tried, Set<SlotId> odd) {
-        return odd.size() >= MANY
-                && !tried.isEmpty()
-                && odd.stream().filter(tried.getFirst()::explains).count() >= NEARLY_ALL * odd.size();
+    /** What it leaves has to be at other circuits, a fault of the rig shows in several tests of one; or it is off everywhere. */
+    private boolean accountsForNearlyAll(List<Tried> tried, Set<SlotId> odd) {
+        if (odd.size() < MANY || tried.isEmpty()) {
+            return false;
+        }
+        Set<Optional<CircuitId>> touched = new HashSet<>();
+        List<SlotId> left = new ArrayList<>();
+        for (SlotId id : odd) {
+            if (tried.getFirst().explains(id)) {
+                touched.add(boxes.at(id).slot().circuit());
+            } else {
+                left.add(id);
+            }
+        }
+        return left.size() <= (1 - NEARLY_ALL) * odd.size()
+                && (touched.size() >= EVERYWHERE
+                        || left.stream()
+                                .noneMatch(id ->
+                                        touched.contains(boxes.at(id).slot().circuit())));
     }
 
     /** Each world held against the record as it is explained so far, the likeliest first. */
@@ -161,10 +196,17 @@ public final class Explainer {
             Map<SlotId, Predicted> then = new HashMap<>(now);
             then.putAll(world.says());
             Likelihood.Score is = likelihood.of(touched, then);
-            tried.add(new Tried(world, is.log() - was + world.logPrior(), is.unknown()));
+            tried.add(new Tried(world, is.log() - was + world.logPrior() + atTheChecks(world), is.unknown()));
         }
         tried.sort(Comparator.comparingDouble(Tried::gain).reversed());
         return tried;
+    }
+
+    /** How the readings that proved the set speak for a world in which another one is on the rig. */
+    private double atTheChecks(World world) {
+        return world.cause().isAFault()
+                ? Math.max(CHANGED_SINCE, ofTheChecks.of(world.says()).log() - checksAsMeant)
+                : 0;
     }
 
     /** Every box that was odd and is not with this cause, with its share beside the next likeliest for that box. */
@@ -202,7 +244,7 @@ public final class Explainer {
 
     private Explanation explanation(SlotId id, World world, double share) {
         Slot slot = boxes.at(id).slot();
-        String reads = would(slot, world.says().get(id));
+        String reads = boxes.would(slot, world.says().get(id));
         long boxesOfIt = world.says().keySet().stream()
                 .filter(b -> boxes.written(b).isReading())
                 .count();
@@ -235,18 +277,5 @@ public final class Explainer {
         return predicted instanceof Predicted.Near(double base) && written.isPresent() && Double.isFinite(base)
                 ? OptionalDouble.of(Math.max(0, gives + written.get() - base))
                 : OptionalDouble.of(gives);
-    }
-
-    private String would(Slot slot, @org.jspecify.annotations.Nullable Predicted predicted) {
-        return switch (predicted) {
-            case Predicted.Near(double base) -> boxes.shown(slot, base);
-            case Predicted.Exactly(double base) -> boxes.shown(slot, base);
-            case Predicted.Slipped(double base, double factor) -> boxes.shown(slot, base * factor);
-            case Predicted.Over over ->
-                slot instanceof Slot.Measured m ? boxes.meter(m).overRange().shown() : "over-range";
-            case Predicted.InWindow(var window) ->
-                boxes.at(slot.id()).withFaults().shown();
-            case null -> "";
-        };
     }
 }

@@ -20,8 +20,13 @@ public record Explanation(
 
     /** How likely it is beside the others, in words: a share is no certainty. */
     public String strength() {
-        return likelihood >= VERY
+        return strength(likelihood);
+    }
+
+    /** Of a share of all that may be, 0 to 1. */
+    public static String strength(double share) {
+        return share >= VERY
                 ? "very likely"
-                : likelihood >= LIKELY ? "likely" : likelihood >= POSSIBLE ? "as well possible" : "less likely";
+                : share >= LIKELY ? "likely" : share >= POSSIBLE ? "as well possible" : "less likely";
     }
 }

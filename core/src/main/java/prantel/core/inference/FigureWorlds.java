@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import prantel.core.expectation.Expectation;
+import prantel.core.instrument.Written;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.scheme.TestKind;
@@ -23,6 +24,14 @@ final class FigureWorlds {
     private static final int[] TENS = {1, -1, 2, -2, 3, -3, 6, -6};
     /** Fewer boxes that agree by chance say nothing. */
     private static final int ENOUGH_TO_ASK = 3;
+    /** Two honest people agree to the digit in a good half of their boxes: so many alike on one circuit are needed. */
+    private static final int ENOUGH_ALIKE = 8;
+
+    private static final double NEARLY_ALL_ALIKE = 0.9;
+    /** Steps a hand rounds to, in digits of the display: an honest reading is a multiple of the first once in five. */
+    private static final int[] ROUND_DIGITS = {5, 10, 50};
+
+    private static final int ENOUGH_ROUND = 4;
 
     private final Boxes boxes;
     private final Set<SlotId> odd;
@@ -51,8 +60,79 @@ final class FigureWorlds {
         }
         allZsCalculated();
         neighbours();
+        otherRecords();
+        roundNumbers();
         currentOfZe();
         return worlds;
+    }
+
+    /**
+     * Box by box what stands in a record handed in before: all of it, or one circuit. Only where hands and clips make each
+     * reading a digit or two another one: a voltage may well be the same for everybody.
+     */
+    private void otherRecords() {
+        boxes.others().forEach((other, theirs) -> {
+            Map<Optional<CircuitId>, Map<SlotId, Predicted>> byCircuit = new LinkedHashMap<>();
+            Map<SlotId, Predicted> all = new LinkedHashMap<>();
+            for (Expectation e : boxes.all()) {
+                SlotId id = e.slot().id();
+                if (e.slot() instanceof Slot.Measured m
+                        && (m.function().isContinuity() || m.function().isLoop())
+                        && boxes.isByHand(id)
+                        && boxes.number(id).filter(n -> n > 0).isPresent()
+                        && theirs.at(id) instanceof Written.Number n) {
+                    Predicted same = new Predicted.Exactly(n.base());
+                    all.put(id, same);
+                    byCircuit
+                            .computeIfAbsent(m.circuit(), c -> new LinkedHashMap<>())
+                            .put(id, same);
+                }
+            }
+            int scopes = boxes.beside().others().size() * (1 + byCircuit.size());
+            String words = "as in " + other.label();
+            if (areAlike(all)) {
+                worlds.add(new World(
+                        Cause.COPIED_RECORD, words, all, boxes.beside().others().size()));
+            }
+            byCircuit.forEach((circuit, says) -> {
+                if (areAlike(says)) {
+                    worlds.add(new World(Cause.COPIED_RECORD, words, says, scopes));
+                }
+            });
+        });
+    }
+
+    private boolean areAlike(Map<SlotId, Predicted> says) {
+        return agreeing(says) >= Math.max(ENOUGH_ALIKE, NEARLY_ALL_ALIKE * says.size());
+    }
+
+    /** A test of a circuit, or a kind of test on the whole rig, written in fives or tens of the last digit. */
+    private void roundNumbers() {
+        Map<List<Object>, List<Slot.Measured>> scopes = new LinkedHashMap<>();
+        for (Expectation e : boxes.all()) {
+            if (e.slot() instanceof Slot.Measured m
+                    && (m.function().isContinuity() || m.function().isLoop())
+                    && boxes.isByHand(m.id())
+                    && boxes.hasMeter(m)
+                    && boxes.number(m.id()).isPresent()
+                    && boxes.right(m.id()).filter(r -> r > 0).isPresent()) {
+                scopes.computeIfAbsent(List.of(m.circuit(), m.step()), k -> new ArrayList<>())
+                        .add(m);
+                scopes.computeIfAbsent(List.of(m.step()), k -> new ArrayList<>())
+                        .add(m);
+            }
+        }
+        scopes.values().removeIf(s -> s.size() < ENOUGH_ROUND || s.stream().noneMatch(m -> odd.contains(m.id())));
+        for (List<Slot.Measured> scope : scopes.values()) {
+            for (int digits : ROUND_DIGITS) {
+                Map<SlotId, Predicted> says = new HashMap<>();
+                for (Slot.Measured slot : scope) {
+                    double right = boxes.right(slot.id()).orElseThrow();
+                    says.put(slot.id(), new Predicted.Round(digits * boxes.digit(slot, right), right));
+                }
+                worlds.add(new World(Cause.ROUND_NUMBERS, "made up", says, scopes.size() * ROUND_DIGITS.length));
+            }
+        }
     }
 
     private void slips(Slot.Measured slot) {
@@ -209,6 +289,7 @@ final class FigureWorlds {
                     .filter(p -> p.spot().point().equals(zs.spot().point()))
                     .flatMap(p -> boxes.number(p.id()).stream())
                     .max(Double::compare)
+                    .filter(r -> boxes.isByHand(zs.id()))
                     .ifPresent(r -> says.put(zs.id(), new Predicted.Exactly(ze.get() + r)));
         }
         return says;
@@ -257,7 +338,7 @@ final class FigureWorlds {
             Map<SlotId, Predicted> says = new LinkedHashMap<>();
             for (Slot.Measured slot : boxes.measured(Optional.of(circuit.id()), test)) {
                 slot.byHand()
-                        .filter(h -> boxes.hasMeter(slot))
+                        .filter(h -> boxes.hasMeter(slot) && boxes.isByHand(slot.id()))
                         .ifPresent(h -> says.put(slot.id(), new Predicted.Exactly(h.base())));
             }
             if (agreeing(says) > ENOUGH_TO_ASK && agreeing(says) == written(says)) {

@@ -51,6 +51,8 @@ final class Likelihood {
     private static final double LOG_RIGHT_ANSWER = -0.05;
     /** A number that is copied or chosen is written to the digit nine times of ten. */
     private static final double EXACT = 0.9;
+    /** Who makes a number up stays within such a factor of what is right. */
+    private static final double ROUND_WITHIN = 3;
 
     private final Boxes boxes;
     private final Map<String, List<SlotId>> groups = new LinkedHashMap<>();
@@ -129,6 +131,7 @@ final class Likelihood {
         return switch (predicted) {
             case Predicted.Exactly(double base) -> boxes.isSame(id, base);
             case Predicted.Near(double base) -> number.isEmpty() || isNear(id, number.get(), base);
+            case Predicted.Round round -> number.isPresent() && isRound(id, round);
             case Predicted.Slipped(double base, double factor) ->
                 number.filter(n -> isNear(id, n / factor, base)).isPresent();
             case Predicted.Over over -> boxes.isOver(id) || insideFrom(id);
@@ -354,9 +357,21 @@ final class Likelihood {
             case Predicted.Near(double base) ->
                 // not a number: over-range where it could not be told from one
                 boxes.isOver(id) && isNearTop(slot, base) ? LOG_RIGHT_ANSWER - 1 : Double.NEGATIVE_INFINITY;
+            case Predicted.Round round ->
+                isRound(id, round)
+                        ? Math.log(EXACT * round.step() / (digit(slot, round.right()) * ROUND_WITHIN * round.right()))
+                        : Double.NEGATIVE_INFINITY;
             case Predicted.Slipped slipped -> Double.NEGATIVE_INFINITY;
             case Predicted.InWindow(Window window) -> inWindow(window, id, slot, written);
         };
+    }
+
+    /** A whole multiple of its step, and of the size of what is right. */
+    private boolean isRound(SlotId id, Predicted.Round round) {
+        return boxes.number(id)
+                .filter(n -> Math.abs(n / round.step() - Math.rint(n / round.step())) < 1e-6)
+                .filter(n -> n > round.right() / ROUND_WITHIN && n < round.right() * ROUND_WITHIN)
+                .isPresent();
     }
 
     /** A number above all that the window asks for where over-range is expected too. */

@@ -14,6 +14,9 @@ sealed interface Predicted {
     /** A number near this one, and then the point or the prefix elsewhere. @param factor a power of ten */
     record Slipped(double base, double factor) implements Predicted {}
 
+    /** A number that is a whole multiple of this step, base unit, and of the size of the right one. */
+    record Round(double step, double right) implements Predicted {}
+
     /** Over-range. */
     record Over() implements Predicted {}
 

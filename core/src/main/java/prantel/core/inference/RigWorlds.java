@@ -1,5 +1,7 @@
 package prantel.core.inference;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -7,11 +9,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
-import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
 import prantel.core.fault.Place;
 import prantel.core.quantity.ProblemsException;
@@ -23,17 +26,27 @@ import prantel.core.sequence.SlotId;
 final class RigWorlds {
     /** Each costs a key of the odd circuits: on a large rig the first ones have to do. */
     private static final int MOST_LEFT_OVER = 80;
+    /** So many odd boxes are looked at before a key is worked out. */
+    private static final int MOST_LOOKED_AT = 6;
+    /** Sizes of a set fault that are worked out, as parts of the one that was meant. */
+    private static final double[] SIZES = {0.4, 0.65, 1.01, 1.6, 2.5};
+
+    private static final int STEPS = 6;
+    /** Common practice, no source: from here on it is the window that says what may be read. */
+    private static final double SOUND_OHMS = 20e6;
 
     private final Boxes boxes;
+    private final Likelihood likelihood;
     private final Set<SlotId> odd;
     private final List<World> worlds = new ArrayList<>();
 
-    RigWorlds(Boxes boxes, Set<SlotId> odd) {
+    RigWorlds(Boxes boxes, Likelihood likelihood, Set<SlotId> odd) {
         this.boxes = boxes;
+        this.likelihood = likelihood;
         this.odd = odd;
     }
 
-    /** About what was set: a healthy value, a fault that is missing or elsewhere. */
+    /** About what was set: a healthy value, a fault that is missing, elsewhere or of another size. */
     List<World> ofTheSet() {
         healthy();
         Key key = boxes.key();
@@ -42,15 +55,127 @@ final class RigWorlds {
             List<Fault> others = new ArrayList<>(set);
             Fault fault = others.remove(i);
             add(Cause.FAULT_NOT_SET, "without “" + fault.kind().title() + "”", others, set.size());
-            elsewhere(fault, others);
+            if (movesWhatIsOdd(fault, others)) {
+                elsewhere(fault, others);
+                drifted(fault, others, set.size());
+            }
         }
         return worlds;
     }
 
     /** About what nobody set and is in all the same. The dearest of all: each is a rig of its own. */
     List<World> ofWhatWasLeft() {
-        leftOver(boxes.key().faults().faults());
+        List<Fault> set = boxes.key().faults().faults();
+        List<Fault> others = unsizedAtOddCircuits();
+        for (Fault fault : others) {
+            added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size());
+        }
+        for (Fault meant : set) {
+            List<Fault> rest = new ArrayList<>(set);
+            rest.remove(meant);
+            if (movesWhatIsOdd(meant, rest)) {
+                for (Fault fault : others) {
+                    added(
+                            Cause.ANOTHER_FAULT,
+                            "without “" + meant.kind().title() + "” and with",
+                            fault,
+                            rest,
+                            others.size() * set.size());
+                }
+            }
+        }
         return worlds;
+    }
+
+    private void added(Cause cause, String with, Fault fault, List<Fault> rest, int places) {
+        List<Fault> more = new ArrayList<>(rest);
+        more.add(fault);
+        add(
+                cause,
+                with + " “" + fault.kind().titleWith(fault.conductors()) + "” at "
+                        + fault.place().label(boxes.key().rig()),
+                more,
+                places);
+    }
+
+    /** Whether it is at a circuit that reads oddly, or moves what reads oddly elsewhere: a joined neutral does. */
+    private boolean movesWhatIsOdd(Fault fault, List<Fault> others) {
+        if (fault.place().ofCircuit().filter(oddCircuits()::contains).isPresent()) {
+            return true;
+        }
+        try {
+            Bench without = boxes.key().bench(new FaultSet(others));
+            return odd.stream()
+                    .map(id -> boxes.at(id).slot())
+                    .anyMatch(s -> s instanceof Slot.Measured m
+                            && boxes.hasMeter(m)
+                            && differs(without.value(m), boxes.bench().value(m)));
+        } catch (ProblemsException e) {
+            return false;
+        }
+    }
+
+    /** Of a size nobody set: worked out at a few sizes, and between two of them along a line. */
+    private void drifted(Fault fault, List<Fault> others, int ofTheSet) {
+        if (fault.kind().magnitude().isEmpty()) {
+            return;
+        }
+        Map<Double, Map<SlotId, Predicted>> bySize = new TreeMap<>();
+        for (double factor : SIZES) {
+            try {
+                List<Fault> set = new ArrayList<>(others);
+                set.add(fault.withSize(factor * fault.size()));
+                FaultSet faults = new FaultSet(set);
+                bySize.put(factor * fault.size(), said(faults, boxes.key().bench(faults)));
+            } catch (ProblemsException e) {
+                // of a size that is never set
+            }
+        }
+        List<Double> sizes = List.copyOf(bySize.keySet());
+        int places = ofTheSet * STEPS * SIZES.length;
+        for (int i = 0; i + 1 < sizes.size(); i++) {
+            for (int step = 0; step < STEPS; step++) {
+                double size = sizes.get(i) * Math.pow(sizes.get(i + 1) / sizes.get(i), (double) step / STEPS);
+                Map<SlotId, Predicted> says = between(bySize, sizes.get(i), sizes.get(i + 1), size);
+                if (says.keySet().stream().anyMatch(odd::contains)) {
+                    String shown = fault.kind().magnitude().orElseThrow().shown(significant(size));
+                    worlds.add(new World(
+                            Cause.FAULT_DRIFTED,
+                            "with “" + fault.kind().title() + "” of about " + shown,
+                            says,
+                            places));
+                }
+            }
+        }
+    }
+
+    private static double significant(double size) {
+        return new BigDecimal(size).round(new MathContext(2)).doubleValue();
+    }
+
+    /** A resistance in a line adds what it has; what leaks is compared by ratio. */
+    private Map<SlotId, Predicted> between(
+            Map<Double, Map<SlotId, Predicted>> bySize, double low, double high, double size) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        Map<SlotId, Predicted> above = bySize.getOrDefault(high, Map.of());
+        bySize.getOrDefault(low, Map.of()).forEach((id, below) -> {
+            if (!(below instanceof Predicted.Near(double from))
+                    || !(above.get(id) instanceof Predicted.Near(double to))) {
+                return;
+            }
+            boolean byRatio = boxes.at(id).slot() instanceof Slot.Measured m
+                    && m.function().isInsulation()
+                    && from > 0
+                    && to > 0;
+            double straight = (size - low) / (high - low);
+            says.put(
+                    id,
+                    new Predicted.Near(
+                            byRatio
+                                    ? from * Math.pow(to / from, Math.log(size / low) / Math.log(high / low))
+                                    : from + straight * (to - from)));
+        });
+        return says;
     }
 
     /** Circuit by circuit: where the faults move a reading, what the healthy rig gives. */
@@ -86,7 +211,7 @@ final class RigWorlds {
         Set<SlotId> ids = new HashSet<>();
         for (Expectation e : boxes.all()) {
             if (e.slot() instanceof Slot.Measured m
-                    && boxes.hasMeter(m)
+                    && m.measurement().isReading()
                     && m.circuit().filter(circuits::contains).isPresent()
                     && boxes.written(m.id()).isReading()) {
                 ids.add(m.id());
@@ -97,7 +222,7 @@ final class RigWorlds {
 
     private void elsewhere(Fault fault, List<Fault> others) {
         Optional<CircuitId> circuit = fault.place().ofCircuit();
-        if (circuit.isEmpty() || !oddCircuits().contains(circuit.get())) {
+        if (circuit.isEmpty()) {
             return;
         }
         List<Place> places = FaultCatalogue.places(boxes.key().rig()).stream()
@@ -118,43 +243,93 @@ final class RigWorlds {
     }
 
     /** Kinds without a size, at the circuits that read oddly: what may have stayed from another day. */
-    private void leftOver(List<Fault> set) {
+    private List<Fault> unsizedAtOddCircuits() {
         Set<CircuitId> circuits = oddCircuits();
-        List<Fault> all = FaultCatalogue.everyFault(boxes.key().rig()).stream()
+        return FaultCatalogue.everyFault(boxes.key().rig()).stream()
                 .filter(f -> f.place().ofCircuit().filter(circuits::contains).isPresent())
                 .filter(f -> f.kind().magnitude().isEmpty() && !f.kind().isSeen())
                 .limit(MOST_LEFT_OVER)
                 .toList();
-        for (Fault fault : all) {
-            List<Fault> more = new ArrayList<>(set);
-            more.add(fault);
-            FaultKind kind = fault.kind();
-            add(
-                    Cause.FAULT_LEFT_OVER,
-                    "with “" + kind.titleWith(fault.conductors()) + "” at "
-                            + fault.place().label(boxes.key().rig()),
-                    more,
-                    all.size());
-        }
     }
 
     private void add(Cause cause, String words, List<Fault> faults, int places) {
-        Set<SlotId> wanted = measuredOf(oddCircuits());
-        odd.stream().filter(id -> boxes.hasMeter(boxes.at(id).slot())).forEach(wanted::add);
         try {
-            Key other = boxes.key().with(new FaultSet(faults), wanted);
-            Map<SlotId, Predicted> says = new HashMap<>();
-            for (SlotId id : wanted) {
+            FaultSet set = new FaultSet(faults);
+            Bench bench = boxes.key().bench(set);
+            Map<SlotId, Predicted> says = mayExplain(bench) ? said(set, bench) : Map.of();
+            if (says.keySet().stream().anyMatch(odd::contains)) {
+                worlds.add(new World(cause, words, says, places));
+            }
+        } catch (ProblemsException e) {
+            // they do not go together on this rig
+        }
+    }
+
+    /** What is otherwise, of the boxes of odd circuits and of those read to prove the set. */
+    private Map<SlotId, Predicted> said(FaultSet faults, Bench bench) {
+        Set<SlotId> wanted = measuredOf(oddCircuits());
+        odd.stream()
+                .filter(id -> boxes.at(id).slot() instanceof Slot.Measured m
+                        && m.measurement().isReading())
+                .forEach(wanted::add);
+        wanted.addAll(boxes.checked());
+        Map<SlotId, Predicted> says = new HashMap<>();
+        Set<SlotId> byWindow = new HashSet<>();
+        for (SlotId id : wanted) {
+            Slot.Measured slot = (Slot.Measured) boxes.at(id).slot();
+            if (!boxes.hasMeter(slot)) {
+                byWindow.add(id);
+                continue;
+            }
+            double value = bench.value(slot);
+            boolean leaksByItself = slot.function().isInsulation() && value >= SOUND_OHMS;
+            boolean isWords = slot.function().isLive()
+                    && !(Double.isFinite(value) && Double.isFinite(boxes.bench().value(slot)));
+            if (isWords || leaksByItself) {
+                byWindow.add(id);
+            } else if (differs(value, boxes.bench().value(slot))) {
+                says.put(id, predicted(slot, value));
+            }
+        }
+        if (!byWindow.isEmpty()) {
+            Key other = boxes.key().with(faults, byWindow);
+            for (SlotId id : byWindow) {
                 Expectation e = other.expectation(id);
                 if (!e.withFaults().equals(boxes.at(id).withFaults())) {
                     says.put(id, Predicted.of(e.withFaults(), e.window()));
                 }
             }
-            if (says.keySet().stream().anyMatch(odd::contains)) {
-                worlds.add(new World(cause, words, says, places));
-            }
-        } catch (ProblemsException e) {
-            // the two do not go together on this rig
         }
+        return says;
+    }
+
+    private static boolean differs(double one, double other) {
+        return one != other && !(Math.abs(one - other) <= 1e-6 * Math.abs(other));
+    }
+
+    private Predicted predicted(Slot.Measured slot, double value) {
+        double moved = value + boxes.asBuilt(slot);
+        return moved < boxes.meter(slot).top() ? new Predicted.Near(Math.max(0, moved)) : Predicted.OVER;
+    }
+
+    /** Whether half of some odd boxes at least could read with these faults what stands there: cheaper than all of them. */
+    private boolean mayExplain(Bench bench) {
+        int looked = 0;
+        int may = 0;
+        for (SlotId id : odd) {
+            if (looked >= MOST_LOOKED_AT
+                    || !(boxes.at(id).slot() instanceof Slot.Measured slot)
+                    || !slot.measurement().isReading()) {
+                continue;
+            }
+            looked++;
+            boolean isWords = boxes.number(id).isEmpty() && !boxes.isOver(id);
+            boolean mayBe = isWords || !boxes.hasMeter(slot)
+                    // which words only a key tells: here, that they are others
+                    ? !bench.find(slot).equals(boxes.bench().find(slot))
+                    : likelihood.mayBe(id, predicted(slot, bench.value(slot)));
+            may += mayBe ? 1 : 0;
+        }
+        return may > 0 && 2 * may >= looked;
     }
 }

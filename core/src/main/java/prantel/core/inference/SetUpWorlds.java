@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -27,6 +28,14 @@ import prantel.core.sequence.SlotId;
 /** What was done otherwise at the rig: an action of a set-up left out, doubled or replaced, and how the leads were. */
 final class SetUpWorlds {
     private static final double[] LEAD_FACTORS = {0.7, 0.8, 0.9, 1, 1.1, 1.2, 1.3};
+    /** Nulled through other clips, or with the leads not touching: less is taken off than is in, or more. */
+    private static final double[] NULLED_WRONG = {-1, -0.75, -0.5, -0.35, 0.35, 0.5};
+
+    /** A tester off by less is within what each of its functions may be off. */
+    private static final double[] TESTER_FACTORS = {0.75, 0.82, 0.88, 1.12, 1.18, 1.25, 1.35};
+
+    private static final int ENOUGH_FOR_THE_TESTER = 5;
+    private static final int ENOUGH_FOR_A_SIZE = 4;
 
     private final Boxes boxes;
     private final Set<SlotId> odd;
@@ -37,9 +46,10 @@ final class SetUpWorlds {
         this.odd = odd;
     }
 
-    /** Leads alone: the commonest, and told without solving anything. */
-    List<World> ofTheLeads() {
+    /** Leads and tester: the commonest, and told without solving anything. */
+    List<World> ofTheTester() {
         leads();
+        tester();
         return worlds;
     }
 
@@ -75,19 +85,61 @@ final class SetUpWorlds {
             scopes.add(all);
             for (List<Slot.Measured> scope : scopes) {
                 if (scope.stream().anyMatch(s -> odd.contains(s.id()))) {
+                    double lead = boxes.key().tester().leadOhms(function);
                     for (double factor : LEAD_FACTORS) {
-                        lead(scope, factor * boxes.key().tester().leadOhms(function), scopes.size());
+                        lead(scope, Cause.LEADS_NOT_NULLED, "with the leads in", factor * lead, scopes.size());
+                    }
+                    // of any size: one or two readings would always find one that suits
+                    for (double factor : scope.size() < ENOUGH_FOR_A_SIZE ? new double[0] : NULLED_WRONG) {
+                        String words =
+                                factor < 0 ? "with more taken off than the leads have" : "with part of the leads in";
+                        lead(scope, Cause.NULLED_WRONG, words, factor * lead, scopes.size() * NULLED_WRONG.length);
                     }
                 }
             }
         }
     }
 
-    private void lead(List<Slot.Measured> scope, double ohms, int places) {
+    private void lead(List<Slot.Measured> scope, Cause cause, String words, double ohms, int places) {
         Map<SlotId, Predicted> says = new HashMap<>();
-        scope.forEach(s ->
-                says.put(s.id(), new Predicted.Near(boxes.right(s.id()).orElseThrow() + ohms)));
-        worlds.add(new World(Cause.LEADS_NOT_NULLED, "with the leads in", says, places));
+        for (Slot.Measured slot : scope) {
+            says.put(
+                    slot.id(),
+                    new Predicted.Near(Math.max(0, boxes.right(slot.id()).orElseThrow() + ohms)));
+        }
+        worlds.add(new World(cause, words, says, places));
+    }
+
+    /** What one tester shows is off everywhere by the same factor, function by function. */
+    private void tester() {
+        Map<List<Object>, List<Slot.Measured>> byFunction = new LinkedHashMap<>();
+        for (var e : boxes.all()) {
+            if (e.slot() instanceof Slot.Measured m
+                    && (m.function().isContinuity() || m.function().isLoop())
+                    && boxes.number(m.id()).isPresent()
+                    && boxes.right(m.id()).isPresent()) {
+                byFunction
+                        .computeIfAbsent(List.of(m.function().isLoop()), f -> new ArrayList<>())
+                        .add(m);
+            }
+        }
+        byFunction
+                .values()
+                .removeIf(of -> of.size() < ENOUGH_FOR_THE_TESTER
+                        || of.stream().filter(s -> odd.contains(s.id())).count() < ENOUGH_FOR_THE_TESTER);
+        for (List<Slot.Measured> of : byFunction.values()) {
+            for (double factor : TESTER_FACTORS) {
+                Map<SlotId, Predicted> says = new HashMap<>();
+                of.forEach(s -> says.put(
+                        s.id(), new Predicted.Near(factor * boxes.right(s.id()).orElseThrow())));
+                String words = String.format(
+                        Locale.ROOT,
+                        "with a tester that reads %.0f %% too %s",
+                        100 * Math.abs(factor - 1),
+                        factor < 1 ? "low" : "high");
+                worlds.add(new World(Cause.TESTER_OFF, words, says, byFunction.size() * TESTER_FACTORS.length));
+            }
+        }
     }
 
     private void test(Optional<CircuitId> circuit, TestKind test, List<Slot.Measured> of) {

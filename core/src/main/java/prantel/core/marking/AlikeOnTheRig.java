@@ -21,7 +21,13 @@ import prantel.core.sequence.SlotId;
 public final class AlikeOnTheRig {
     /** What people do to every reading through the same leads; it says nothing of the rig though two of them do it. */
     private static final Set<Cause> HABITS = EnumSet.of(
-            Cause.LEADS_NOT_NULLED, Cause.ANOTHER_BOX, Cause.SLIP_OF_TEN, Cause.CALCULATED, Cause.COPIED_CALCULATION);
+            Cause.LEADS_NOT_NULLED,
+            Cause.ANOTHER_BOX,
+            Cause.SLIP_OF_TEN,
+            Cause.CALCULATED,
+            Cause.COPIED_CALCULATION,
+            Cause.NULLED_WRONG,
+            Cause.ROUND_NUMBERS);
 
     /** Residuals this near each other, as a share of the larger one, are alike. */
     private static final double NEAR = 0.3;

@@ -125,9 +125,7 @@ final class BoxMarks {
         if (measured.isEmpty()) {
             return Optional.empty();
         }
-        List<Finding> leads = measured.stream()
-                .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
-                .toList();
+        List<Finding> leads = measured.stream().filter(BoxMarks::isByTheLeads).toList();
         List<Finding> off = measured.stream()
                 .filter(f -> f.side() != Side.INSIDE && !leads.contains(f))
                 .toList();
@@ -258,9 +256,7 @@ final class BoxMarks {
     }
 
     Mark leads(Criterion.LeadsNulled criterion) {
-        List<Finding> high = findings.stream()
-                .filter(f -> isTopCause(f, Cause.LEADS_NOT_NULLED))
-                .toList();
+        List<Finding> high = findings.stream().filter(BoxMarks::isByTheLeads).toList();
         boolean any = findings.stream()
                 .anyMatch(f -> f.expectation().slot() instanceof Slot.Measured m
                         && m.function().isContinuity()
@@ -329,6 +325,10 @@ final class BoxMarks {
 
     static boolean isFilled(Finding finding) {
         return !(finding.written() instanceof Written.Blank);
+    }
+
+    private static boolean isByTheLeads(Finding finding) {
+        return isTopCause(finding, Cause.LEADS_NOT_NULLED) || isTopCause(finding, Cause.NULLED_WRONG);
     }
 
     private static boolean isTopCause(Finding finding, Cause cause) {

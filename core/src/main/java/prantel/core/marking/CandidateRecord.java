@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.Place;
+import prantel.core.inference.Beside;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Conductor;
 import prantel.core.sequence.SlotId;
@@ -19,6 +20,7 @@ import prantel.core.sequence.SlotId;
  * @param expected what the candidate said a box would read before it was read, as written
  * @param watched what an assessor saw and asked
  * @param spared boxes that cost nothing, each with what was the matter with the rig or the instrument
+ * @param beside what else weighs in why a reading is off
  */
 public record CandidateRecord(
         Map<SlotId, String> readings,
@@ -27,7 +29,8 @@ public record CandidateRecord(
         Set<SlotId> faultsWereOut,
         Map<SlotId, String> expected,
         Watched watched,
-        Map<SlotId, String> spared) {
+        Map<SlotId, String> spared,
+        Beside beside) {
     public CandidateRecord {
         spared = Map.copyOf(spared);
         readings = Map.copyOf(readings);
@@ -42,7 +45,7 @@ public record CandidateRecord(
             Map<SlotId, Boolean> judgements,
             List<FaultReport> faults,
             Set<SlotId> faultsWereOut) {
-        this(readings, judgements, faults, faultsWereOut, Map.of(), Watched.NOTHING, Map.of());
+        this(readings, judgements, faults, faultsWereOut, Map.of(), Watched.NOTHING);
     }
 
     public CandidateRecord(
@@ -52,7 +55,7 @@ public record CandidateRecord(
             Set<SlotId> faultsWereOut,
             Map<SlotId, String> expected,
             Watched watched) {
-        this(readings, judgements, faults, faultsWereOut, expected, watched, Map.of());
+        this(readings, judgements, faults, faultsWereOut, expected, watched, Map.of(), Beside.NOTHING);
     }
 
     public CandidateRecord(Map<SlotId, String> readings, Map<SlotId, Boolean> judgements, List<FaultReport> faults) {

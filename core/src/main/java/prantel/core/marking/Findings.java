@@ -37,7 +37,7 @@ final class Findings {
     }
 
     List<Finding> all() {
-        Map<SlotId, List<Explanation>> explanations = Explainer.explain(key, sheet);
+        Map<SlotId, List<Explanation>> explanations = Explainer.explain(key, sheet, record.beside());
         Set<List<Object>> left = methodsLeftOut();
         List<Finding> findings = new ArrayList<>();
         for (Expectation expectation : key.asDone(sheet::at)) {

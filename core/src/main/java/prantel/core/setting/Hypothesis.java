@@ -1,12 +1,16 @@
 package prantel.core.setting;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import prantel.core.expectation.Change;
 import prantel.core.expectation.Change.Visibility;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.sequence.SlotId;
 
@@ -20,8 +24,6 @@ import prantel.core.sequence.SlotId;
 public record Hypothesis(Kind kind, FaultSet faults, Function<SlotId, Expectation> reads) {
 
     public enum Kind {
-        /** Exactly what is meant. */
-        AS_MEANT,
         /** Nothing at all. */
         HEALTHY,
         /** Some of the faults are not set. */
@@ -34,8 +36,29 @@ public record Hypothesis(Kind kind, FaultSet faults, Function<SlotId, Expectatio
         OTHER_SINGLE
     }
 
-    static Hypothesis of(Kind kind, Key key) {
-        return new Hypothesis(kind, key.faults(), key::expectation);
+    /**
+     * All that may be set instead of what is meant.
+     *
+     * @param key with what is meant
+     * @param singles of the same rig, tester and scheme
+     * @param before faults that were on this rig last; they may have been left
+     * @param byHand faults of the set that somebody sets by hand, and may set elsewhere
+     */
+    public static List<Hypothesis> instead(Key key, Exploration singles, FaultSet before, Predicate<Fault> byHand) {
+        List<Hypothesis> all = new ArrayList<>();
+        if (!key.faults().isEmpty()) {
+            all.addAll(CheckPlan.others(key, singles));
+            all.addAll(CheckPlan.slips(key, singles, byHand));
+        } else {
+            singles.effects().stream()
+                    .filter(e -> !e.fault().kind().isOnlySeen())
+                    .forEach(e -> all.add(of(e, singles.healthy())));
+        }
+        before.faults().stream()
+                .filter(b -> key.faults().faults().size() < FaultSet.MOST_FAULTS
+                        && key.faults().faults().stream().noneMatch(b::isSameBut))
+                .forEach(b -> all.add(of(Kind.LEFT_OVER, key.with(key.faults().with(b)), singles.healthy())));
+        return all;
     }
 
     /** The same, keeping only the boxes that read otherwise than the healthy rig's: many are held at once. */

@@ -279,7 +279,14 @@ class CourseTest {
         Map<prantel.core.sequence.SlotId, String> readings = new java.util.HashMap<>();
         key.expectations().forEach(e -> readings.put(e.slot().id(), "77"));
         return new CandidateRecord(
-                readings, Map.of(), List.of(), java.util.Set.of(), Map.of(), Watched.NOTHING, spared);
+                readings,
+                Map.of(),
+                List.of(),
+                java.util.Set.of(),
+                Map.of(),
+                Watched.NOTHING,
+                spared,
+                prantel.core.inference.Beside.NOTHING);
     }
 
     @Test

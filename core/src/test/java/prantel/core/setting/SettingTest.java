@@ -2,9 +2,7 @@ package prantel.core.setting;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeAll;
@@ -24,8 +22,6 @@ import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
-import prantel.core.sequence.SlotId;
-import prantel.core.setting.Hypothesis.Kind;
 import prantel.core.setting.SetReview.Conflict;
 
 class SettingTest {
@@ -207,94 +203,6 @@ class SettingTest {
                             Hypothesis.tellsApart(e, left.expectation(e.slot().id())));
         }
         assertThat(plan.readings()).allMatch(e -> e.withFaults().equals(e.healthy()));
-    }
-
-    private static List<Inference.Ranked> infer(FaultSet meant, FaultSet there, FaultSet before) {
-        Key key = healthy.with(meant);
-        Key really = healthy.with(there);
-        Map<SlotId, String> readings = new LinkedHashMap<>();
-        CheckPlan.of(key, singles, f -> true)
-                .readings()
-                .forEach(e -> readings.put(
-                        e.slot().id(),
-                        really.expectation(e.slot().id()).withFaults().shown()));
-        return Inference.of(key, singles, readings, before, f -> true);
-    }
-
-    @Test
-    void readingsOfTheRightSetSpeakForIt() {
-        FaultSet set = FaultSet.of(Faults.joint(3, Conductor.CPC, 0.8), Faults.clampOnPaint(Rigs.GAS));
-        List<Inference.Ranked> ranked = infer(set, set, FaultSet.NONE);
-        assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.AS_MEANT);
-        assertThat(ranked.getFirst().misfits()).isZero();
-        assertThat(ranked.getFirst().share()).isGreaterThan(0.9);
-    }
-
-    @Test
-    void oneFaultNotSetIsNamed() {
-        Fault joint = Faults.joint(3, Conductor.CPC, 0.8);
-        List<Inference.Ranked> ranked =
-                infer(FaultSet.of(joint, Faults.clampOnPaint(Rigs.GAS)), FaultSet.of(joint), FaultSet.NONE);
-        assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.MISSING);
-        assertThat(ranked.getFirst().hypothesis().faults()).isEqualTo(FaultSet.of(joint));
-    }
-
-    @Test
-    void healthyRigUnderASetIsSaidToBeHealthy() {
-        List<Inference.Ranked> ranked = infer(FaultSet.of(Faults.cpcOpenAfter(2)), FaultSet.NONE, FaultSet.NONE);
-        assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.HEALTHY);
-    }
-
-    @Test
-    void faultAtTheWrongSocketIsNamed() {
-        List<Inference.Ranked> ranked =
-                infer(FaultSet.of(Faults.reversed(2)), FaultSet.of(Faults.reversed(4)), FaultSet.NONE);
-        assertThat(ranked.getFirst().hypothesis().kind()).isNotEqualTo(Kind.AS_MEANT);
-        assertThat(ranked)
-                .filteredOn(r -> r.misfits() == 0)
-                .extracting(r -> r.hypothesis().faults())
-                .as("one reading may fit several: the right one is among them")
-                .anyMatch(f -> f.equals(FaultSet.of(Faults.reversed(4))) || f.isEmpty());
-    }
-
-    @Test
-    void leftOverFromTheLastCandidateIsNamed() {
-        Fault before = Faults.reversed(5);
-        FaultSet set = FaultSet.of(Faults.joint(5, Conductor.CPC, 0.9));
-        Key key = healthy.with(set);
-        Key really = healthy.with(set.with(before));
-        Map<SlotId, String> readings = Map.of(
-                new SlotId("sockets/r2/socket-5"),
-                really.expectation(new SlotId("sockets/r2/socket-5"))
-                        .withFaults()
-                        .shown(),
-                new SlotId("sockets/r1r2/socket-5"),
-                really.expectation(new SlotId("sockets/r1r2/socket-5"))
-                        .withFaults()
-                        .shown());
-        List<Inference.Ranked> ranked = Inference.of(key, singles, readings, FaultSet.of(before), f -> false);
-        assertThat(ranked.getFirst().hypothesis().kind()).isEqualTo(Kind.LEFT_OVER);
-        assertThat(ranked.getFirst().hypothesis().faults()).isEqualTo(set.with(before));
-    }
-
-    @Test
-    void readingJustOutsideItsBandMayBeDrift() {
-        FaultSet set = FaultSet.of(Faults.joint(5, Conductor.CPC, 0.8));
-        Key key = healthy.with(set);
-        SlotId slot = new SlotId("sockets/r2/socket-5");
-        double high = key.expectation(slot).window().high();
-        Map<SlotId, String> readings = Map.of(slot, String.format(java.util.Locale.ROOT, "%.2f", high + 0.03));
-        assertThat(Inference.of(key, singles, readings, FaultSet.NONE, f -> false))
-                .filteredOn(r -> r.hypothesis().kind() == Kind.AS_MEANT)
-                .allMatch(Inference.Ranked::drift);
-    }
-
-    @Test
-    void nothingReadableSaysNothing() {
-        Key key = healthy.with(FaultSet.of(Faults.cpcOpenAfter(2)));
-        assertThat(Inference.of(
-                        key, singles, Map.of(new SlotId("sockets/r2/socket-5"), "abc"), FaultSet.NONE, f -> false))
-                .isEmpty();
     }
 
     @ParameterizedTest

@@ -77,6 +77,21 @@ interface AssessmentMapper {
             @Param("candidateId") String candidateId,
             @Param("most") int most);
 
+    /** The newest by other people on the same rig, in whatever bay, that were prepared before a moment. */
+    @Select("""
+        select a.assessment_id from assessment a
+        where a.rig_id = #{rigId} and a.rig_version = #{rigVersion} and a.candidate_id <> #{candidateId}
+            and a.prepared_at < #{before}
+            and exists (select 1 from assessment_event e
+                where e.assessment_id = a.assessment_id and e.subject = '' and e.kind = 'handed-in')
+        order by a.prepared_at desc limit #{most}""")
+    List<String> onTheSameRig(
+            @Param("rigId") String rigId,
+            @Param("rigVersion") int rigVersion,
+            @Param("candidateId") String candidateId,
+            @Param("before") OffsetDateTime before,
+            @Param("most") int most);
+
     @Select("select chain from assessment_event where assessment_id = #{id} and seq = #{seq}")
     String chain(@Param("id") String id, @Param("seq") int seq);
 

@@ -235,6 +235,22 @@ public class Assessments implements SmartLifecycle {
                 .toList();
     }
 
+    /** The newest by other people on the same rig, in whatever bay, that were handed in before this one was; none while it is not. */
+    List<Assessment> handedInBefore(Assessment assessment, int most) {
+        OffsetDateTime at = assessment.handedInAt();
+        return at == null
+                ? List.of()
+                : get(mapper.onTheSameRig(
+                                assessment.fixed().versions().rig().id(),
+                                assessment.fixed().versions().rig().version(),
+                                assessment.fixed().candidateId(),
+                                at,
+                                most))
+                        .stream()
+                        .filter(a -> a.handedInAt() != null && a.handedInAt().isBefore(at))
+                        .toList();
+    }
+
     /** The newest marked ones. */
     public List<Kept> kept(int most) {
         return standings.kept(most);

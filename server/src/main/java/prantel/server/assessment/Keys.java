@@ -1,10 +1,13 @@
 package prantel.server.assessment;
 
 import java.nio.charset.StandardCharsets;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -12,6 +15,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Conduct;
 import prantel.core.assessment.Course;
 import prantel.core.assessment.Pinned;
@@ -22,6 +26,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
+import prantel.core.inference.Beside;
 import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.MarkedSheet;
@@ -45,14 +50,26 @@ import prantel.server.workshop.Workshop;
 @Service
 public class Keys {
     private static final Logger LOG = LoggerFactory.getLogger(Keys.class);
+    /** So many of the newest are held beside one. */
+    private static final int MOST_BESIDE = 8;
+
+    private static final DateTimeFormatter HANDED_IN = DateTimeFormatter.ofPattern("'on' d MMMM 'at' HH:mm", Locale.UK);
 
     private final Workshop workshop;
     private final AsBuiltReadings asBuilt;
     private final Explorations explorations;
     private final PureValues values;
     private final Schemes schemes;
+    private final Assessments assessments;
 
-    Keys(Workshop workshop, AsBuiltReadings asBuilt, Explorations explorations, PureValues values, Schemes schemes) {
+    Keys(
+            Workshop workshop,
+            AsBuiltReadings asBuilt,
+            Explorations explorations,
+            PureValues values,
+            Schemes schemes,
+            Assessments assessments) {
+        this.assessments = assessments;
         this.workshop = workshop;
         this.asBuilt = asBuilt;
         this.explorations = explorations;
@@ -240,7 +257,41 @@ public class Keys {
                 assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
                 expected,
                 WatchedOf.of(assessment, scheme(assessment), sheet(assessment)),
-                SparedBoxes.of(assessment, scheme(assessment), sheet(assessment)));
+                SparedBoxes.of(assessment, scheme(assessment), sheet(assessment)),
+                beside(assessment));
+    }
+
+    /** What weighs in beside the sheet itself. Nobody is named: a record may be shown to whom it is about. */
+    private Beside beside(Assessment assessment) {
+        Map<SlotId, String> checks = new LinkedHashMap<>();
+        assessment.checks().forEach((slot, taken) -> checks.put(new SlotId(slot), taken.text()));
+        Set<SlotId> fromTester = new LinkedHashSet<>();
+        assessment.readings().forEach((slot, entry) -> {
+            AssessmentEvent.ReadingTaken taken = assessment.taken(slot);
+            if (taken != null && taken.text().equals(entry.value())) {
+                fromTester.add(new SlotId(slot));
+            }
+        });
+        List<Beside.Other> others = new ArrayList<>();
+        FaultSet set = faults(assessment);
+        for (Assessment other : assessments.handedInBefore(assessment, MOST_BESIDE)) {
+            if (hasSet(other, set)) {
+                Map<SlotId, String> readings = new LinkedHashMap<>();
+                other.readings().forEach((slot, entry) -> readings.put(new SlotId(slot), entry.value()));
+                others.add(new Beside.Other("the record handed in " + HANDED_IN.format(other.handedInAt()), readings));
+            }
+        }
+        return new Beside(checks, fromTester, others);
+    }
+
+    private boolean hasSet(Assessment other, FaultSet set) {
+        try {
+            return faults(other).equals(set);
+        } catch (ProblemsException e) {
+            // one record that cannot be read does not keep another from being marked
+            LOG.error("The faults of assessment {} cannot be read: {}", other.id(), e.getMessage());
+            return false;
+        }
     }
 
     public List<CandidateRecord.FaultReport> reports(Assessment assessment) {

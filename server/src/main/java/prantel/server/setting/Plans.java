@@ -10,11 +10,12 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
+import prantel.core.inference.WhatIsSet;
 import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
-import prantel.core.setting.Inference;
+import prantel.core.setting.Hypothesis;
 import prantel.server.keys.Explorations;
 import prantel.server.keys.PureValues;
 
@@ -54,7 +55,7 @@ class Plans {
     }
 
     /** What readings taken at the rig speak for. @param byHand whether a hand may have set a fault elsewhere */
-    List<Inference.Ranked> ranking(Key key, Map<String, Assessment.Taken> taken, FaultSet before, boolean byHand) {
+    List<WhatIsSet.Ranked> ranking(Key key, Map<String, Assessment.Taken> taken, FaultSet before, boolean byHand) {
         Map<SlotId, String> readings = new LinkedHashMap<>();
         taken.forEach((slot, t) -> {
             if (key.has(new SlotId(slot))) {
@@ -64,6 +65,6 @@ class Plans {
         Predicate<Fault> hands = byHand ? FaultBox.of(key.rig())::isByHand : f -> false;
         return values.small(
                 new Ranking(key, readings, before, byHand),
-                () -> Inference.of(key, explorations.of(key), readings, before, hands));
+                () -> WhatIsSet.of(key, readings, Hypothesis.instead(key, explorations.of(key), before, hands)));
     }
 }
