@@ -10,12 +10,16 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
 import prantel.core.fault.FaultSet;
 import prantel.core.inference.Cause;
 import prantel.core.inference.Explainer;
 import prantel.core.inference.Explanation;
 import prantel.core.inference.WrittenSheet;
 import prantel.core.instrument.Tester;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.Mark.Award;
+import prantel.core.marking.Marker;
 import prantel.core.sequence.SlotId;
 import prantel.formats.RigFile;
 import prantel.formats.ShippedSchemes;
@@ -115,9 +119,16 @@ public final class MistakeBench {
     static final class Tally {
         private int honest;
         private int asked;
+        private int full;
+        /** How many records lost so many marks. */
+        private final Map<Integer, Integer> leadsLost = new TreeMap<>();
+
         private final Map<String, int[]> byKind = new TreeMap<>();
         private final Map<String, Map<String, Integer>> instead = new TreeMap<>();
         private static final int WARM = 100;
+        /** The kind of mistake that shows in most readings. */
+        private static final String LEADS = "leads";
+
         /** The rig with most boxes. */
         private static final String LARGEST = "creamery";
 
@@ -148,6 +159,11 @@ public final class MistakeBench {
             records++;
             if (made.kind().isEmpty()) {
                 honest++;
+                if (lost(made).isEmpty()) {
+                    full++;
+                } else if (SHOW) {
+                    showLost(made);
+                }
                 if (!told.isEmpty()) {
                     asked++;
                     if (SHOW) {
@@ -162,6 +178,9 @@ public final class MistakeBench {
                     }
                 }
                 return;
+            }
+            if (LEADS.equals(made.kind())) {
+                leadsLost.merge(lost(made).size(), 1, Integer::sum);
             }
             int[] counts = byKind.computeIfAbsent(made.kind(), k -> new int[4]);
             counts[0]++;
@@ -213,6 +232,26 @@ public final class MistakeBench {
                             + e.getValue().stream()
                                     .map(x -> x.cause() + " " + Math.round(100 * x.likelihood()))
                                     .toList()));
+        }
+
+        /** Marks for measuring, and for the leads, that were not given in full. */
+        private static List<String> lost(MadeRecord made) {
+            return Marker.mark(made.key(), new CandidateRecord(made.texts(), Map.of(), List.of())).marks().stream()
+                    .filter(m -> m.of().criterion().equals("measured")
+                            || m.of().criterion().equals("leads"))
+                    .filter(m -> m.award() != Award.FULL)
+                    .map(m -> m.id())
+                    .toList();
+        }
+
+        private static void showLost(MadeRecord made) {
+            Marker.mark(made.key(), new CandidateRecord(made.texts(), Map.of(), List.of())).findings().stream()
+                    .filter(f -> f.asked() && f.side() != Window.Side.INSIDE)
+                    .limit(3)
+                    .forEach(f -> System.out.println("LOST " + made.key().rig().id() + " "
+                            + f.expectation().slot().id() + " "
+                            + made.texts().get(f.expectation().slot().id()) + " " + f.side() + " for "
+                            + f.expectation().window()));
         }
 
         /** In a box of the leading cause: each cause told with its share; those that cannot be told apart as one. */
@@ -272,6 +311,9 @@ public final class MistakeBench {
             System.out.printf(
                     "%nThe %s, %d records: half within %.0f ms, 95 of 100 within %.0f ms, 99 of 100 within %.0f ms%n",
                     LARGEST, ofTheLargest.size(), millis(50), millis(95), millis(99));
+            System.out.printf(
+                    "%nFull marks for measuring: %d of %d honest records. Leads not nulled at all: marks lost, records: %s%n",
+                    full, honest, leadsLost);
             System.out.printf(
                     "%nTop cause right in %.1f %% of %d noticed; honest records asked about: %d of %d (%.1f %%); %.0f ms a"
                             + " record, %.0f ms the longest once warm (%s)%n%nOf what was told with a share, how much was so:%n%n%s%n",

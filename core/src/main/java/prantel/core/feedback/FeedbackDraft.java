@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prantel.core.assessment.Feedback.Kind;
 import prantel.core.assessment.Feedback.Sentence;
-import prantel.core.expectation.Window.Side;
 import prantel.core.inference.Cause;
 import prantel.core.marking.Evidence;
 import prantel.core.marking.Finding;
@@ -136,7 +135,7 @@ public final class FeedbackDraft {
             if (!finding.explanations().isEmpty()) {
                 led.computeIfAbsent(finding.explanations().getFirst().cause(), c -> new ArrayList<>())
                         .add(finding);
-            } else if (finding.side() != Side.INSIDE && finding.written().isReading()) {
+            } else if (!finding.isMeasuredRightly() && finding.written().isReading()) {
                 unexplained.add(finding);
             }
         }

@@ -3,6 +3,7 @@ package prantel.core.instrument;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import prantel.core.quantity.Check;
@@ -31,6 +32,8 @@ public final class Notation {
             List.of("tripped", "trip", "trips", "rcd tripped", "rcbo tripped", "tripped out", "trips rcd");
     private static final List<String> NO_SUPPLY =
             List.of("no supply", "no voltage", "no volts", "no power", "dead", "supply off");
+    private static final List<String> NEUTRAL_LIVE =
+            List.of("voltage on neutral", "neutral live", "volts on neutral", "n-e voltage", "n–e voltage");
     private static final List<String> NO_READING = List.of("∞", "inf", "infinity", "clear", "ok", "good");
     private static final Map<String, Unit> UNITS = Map.ofEntries(
             Map.entry("ω", Unit.OHM),
@@ -59,6 +62,21 @@ public final class Notation {
 
     private Notation() {}
 
+    /** In a candidate's words, or as a tester shows it: with what opened behind a colon. */
+    private static Optional<Stop> stop(String lower) {
+        for (Stop stop : Stop.values()) {
+            List<String> words = switch (stop) {
+                case TRIPPED -> TRIPPED;
+                case NO_SUPPLY -> NO_SUPPLY;
+                case NEUTRAL_LIVE -> NEUTRAL_LIVE;
+            };
+            if (words.contains(lower) || lower.equals(stop.words()) || lower.startsWith(stop.words() + ":")) {
+                return Optional.of(stop);
+            }
+        }
+        return Optional.empty();
+    }
+
     /**
      * @param text as written
      * @param boxUnit the unit printed on the box: holds where none was written
@@ -77,11 +95,9 @@ public final class Notation {
                     ? unreadable(text, "say why, such as “not tested: no access behind the cupboard”")
                     : new Written.NotTested(text, reason);
         }
-        if (TRIPPED.contains(lower)) {
-            return new Written.Stopped(text, Stop.TRIPPED);
-        }
-        if (NO_SUPPLY.contains(lower)) {
-            return new Written.Stopped(text, Stop.NO_SUPPLY);
+        Optional<Stop> stop = stop(lower);
+        if (stop.isPresent()) {
+            return new Written.Stopped(text, stop.get());
         }
         if (boxUnit == Unit.WORDS) {
             return Saying.read(plain)

@@ -127,7 +127,7 @@ final class BoxMarks {
         }
         List<Finding> leads = measured.stream().filter(BoxMarks::isByTheLeads).toList();
         List<Finding> off = measured.stream()
-                .filter(f -> f.side() != Side.INSIDE && !leads.contains(f))
+                .filter(f -> !f.isMeasuredRightly() && !leads.contains(f))
                 .toList();
         boolean slips = off.stream().allMatch(f -> isTopCause(f, Cause.SLIP_OF_TEN));
         Award award = off.isEmpty()

@@ -11,7 +11,9 @@ import prantel.core.instrument.Written;
  *
  * @param asked false where the candidate rightly took the other of two methods
  * @param remarks on how it was written: range, unit, notation
- * @param explanations likeliest first; empty where the record as a whole gives no reason to ask
+ * @param odd whether the record as a whole speaks against it: a reading just outside its window need not be, where leads,
+ *     hands and a damp day account for it, and one inside can be
+ * @param explanations likeliest first; empty where it is not odd, and where nothing known explains it
  */
 public record Finding(
         Expectation expectation,
@@ -20,10 +22,16 @@ public record Finding(
         Side side,
         Judged judged,
         List<String> remarks,
+        boolean odd,
         List<Explanation> explanations) {
     public Finding {
         remarks = List.copyOf(remarks);
         explanations = List.copyOf(explanations);
+    }
+
+    /** Whether it is a reading of this rig: within its window, or so near that nothing speaks against it. */
+    public boolean isMeasuredRightly() {
+        return side == Side.INSIDE || side != Side.NOTHING && written.isReading() && !odd;
     }
 
     /** Whether an assessor should look at it: wrong, unreadable, badly noted or wrongly judged. */

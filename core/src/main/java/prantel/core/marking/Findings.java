@@ -53,6 +53,7 @@ final class Findings {
                     side,
                     judged(expectation, written),
                     remarks(slot, written),
+                    explanations.containsKey(slot.id()),
                     explanations.getOrDefault(slot.id(), List.of())));
         }
         return findings;
