@@ -83,6 +83,21 @@ final class Corpus {
             "fault-elsewhere",
             "fault-left-over",
             "fault-drifted");
+    /** Mistakes that leave each other their boxes, mostly. */
+    private static final List<String> TOGETHER = List.of(
+            "leads-one-circuit",
+            "link",
+            "switch-open",
+            "another-point",
+            "not-crossed",
+            "not-divided",
+            "slip",
+            "load-in",
+            "wander",
+            "neighbour",
+            "healthy",
+            "wrong-volts",
+            "rounds");
     /** Honest records of the same rig that lie beside each. */
     private static final int OTHERS = 3;
 
@@ -140,6 +155,38 @@ final class Corpus {
         making.spoil(kind, spoilt);
         making.compose(spoilt, kind);
         return off(key, kind, honest, spoilt, beside);
+    }
+
+    /** Several mistakes one after the other in one record, with the boxes that each spoilt last; those that spoilt none are left out. */
+    List<MadeRecord> several(Key key, int count) {
+        Making making = new Making(key);
+        Map<SlotId, String> texts = making.honest();
+        List<String> kinds = new ArrayList<>(TOGETHER);
+        java.util.Collections.shuffle(kinds, random);
+        Map<SlotId, String> by = new LinkedHashMap<>();
+        for (String kind : kinds.subList(0, count)) {
+            Map<SlotId, String> before = new LinkedHashMap<>(texts);
+            making.spoil(kind, texts);
+            texts.forEach((id, text) -> {
+                if (!text.equals(before.get(id))) {
+                    by.put(id, kind);
+                }
+            });
+        }
+        making.compose(texts, "");
+        List<MadeRecord> made = new ArrayList<>();
+        for (String kind : kinds.subList(0, count)) {
+            Set<SlotId> spoilt = new HashSet<>();
+            by.forEach((id, k) -> {
+                if (k.equals(kind)) {
+                    spoilt.add(id);
+                }
+            });
+            if (!spoilt.isEmpty()) {
+                made.add(new MadeRecord(key, texts, kind, spoilt, Beside.NOTHING));
+            }
+        }
+        return made;
     }
 
     /** The rig as it is when somebody set it otherwise than was meant. */

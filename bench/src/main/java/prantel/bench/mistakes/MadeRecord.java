@@ -13,4 +13,8 @@ import prantel.core.sequence.SlotId;
  * @param spoilt boxes that came out otherwise for it
  * @param beside what lies beside it
  */
-record MadeRecord(Key key, Map<SlotId, String> texts, String kind, Set<SlotId> spoilt, Beside beside) {}
+record MadeRecord(Key key, Map<SlotId, String> texts, String kind, Set<SlotId> spoilt, Beside beside) {
+    MadeRecord named(String other) {
+        return new MadeRecord(key, texts, other, spoilt, beside);
+    }
+}

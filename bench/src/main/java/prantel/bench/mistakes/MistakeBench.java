@@ -102,6 +102,9 @@ public final class MistakeBench {
                 corpus.make(faulty, "").ifPresent(tally::add);
                 String kind = Corpus.KINDS.get(random.nextInt(Corpus.KINDS.size()));
                 corpus.make(faulty, kind).ifPresent(tally::add);
+                if (i % 2 == 0) {
+                    tally.addSeveral(corpus.several(faulty, 2 + random.nextInt(2)));
+                }
             }
         }
         tally.print();
@@ -144,6 +147,23 @@ public final class MistakeBench {
         private final List<Long> ofTheLargest = new ArrayList<>();
 
         void add(MadeRecord made) {
+            judge(made, explained(made));
+        }
+
+        /** Several mistakes in one record: each is looked for in the boxes that it spoilt. */
+        void addSeveral(List<MadeRecord> ofOne) {
+            if (ofOne.isEmpty()) {
+                return;
+            }
+            Map<SlotId, List<Explanation>> told = explained(ofOne.getFirst());
+            ofOne.forEach(made -> {
+                String kind = "one of " + ofOne.size();
+                RIGHT.putIfAbsent(kind + ": " + made.kind(), RIGHT.getOrDefault(made.kind(), List.of()));
+                judge(made.named(kind + ": " + made.kind()), told);
+            });
+        }
+
+        private Map<SlotId, List<Explanation>> explained(MadeRecord made) {
             long from = System.nanoTime();
             Map<SlotId, List<Explanation>> told =
                     Explainer.explain(made.key(), WrittenSheet.read(made.texts(), made.key()), made.beside());
@@ -157,6 +177,10 @@ public final class MistakeBench {
                 ofTheLargest.add(took);
             }
             records++;
+            return told;
+        }
+
+        private void judge(MadeRecord made, Map<SlotId, List<Explanation>> told) {
             if (made.kind().isEmpty()) {
                 honest++;
                 if (lost(made).isEmpty()) {

@@ -63,7 +63,7 @@ public enum Cause {
             "Look at the rig first: take the check readings again before anybody is asked."),
     ANOTHER_FAULT(
             "Another fault seems to be set instead",
-            -7,
+            -9,
             "Look at the rig first: take the check readings again before anybody is asked.");
 
     private final String label;

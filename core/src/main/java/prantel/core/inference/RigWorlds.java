@@ -32,6 +32,7 @@ final class RigWorlds {
     private static final double[] SIZES = {0.4, 0.65, 1.01, 1.6, 2.5};
 
     private static final int STEPS = 6;
+    private static final int FEW_CIRCUITS = 2;
     /** Common practice, no source: from here on it is the window that says what may be read. */
     private static final double SOUND_OHMS = 20e6;
 
@@ -70,7 +71,8 @@ final class RigWorlds {
         for (Fault fault : others) {
             added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size());
         }
-        for (Fault meant : set) {
+        // what is odd at several circuits is not one fault taken for another
+        for (Fault meant : oddCircuits().size() > FEW_CIRCUITS ? List.<Fault>of() : set) {
             List<Fault> rest = new ArrayList<>(set);
             rest.remove(meant);
             if (movesWhatIsOdd(meant, rest)) {
