@@ -112,7 +112,11 @@ function Reading({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
           </p>
         )}
         {!inside && line.asked && line.written && line.explanations.length === 0 && (
-          <p className="text-[13px]">No known mistake gives this value. Ask how it was taken.</p>
+          <p className="text-[13px]">
+            {line.odd
+              ? "No known mistake gives this value. Ask how it was taken."
+              : "So near that nothing speaks against it: leads, hands and a damp day account for it. It costs nothing."}
+          </p>
         )}
         <Details line={line} saidOnce={saidOnce} />
       </div>

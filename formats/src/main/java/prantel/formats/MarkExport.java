@@ -79,6 +79,7 @@ public final class MarkExport {
                 .put("test", finding.expectation().slot().step().fileName())
                 .put("written", finding.written().asWritten())
                 .put("side", word(finding.side()))
+                .put("odd", finding.odd())
                 .put("expected", finding.expectation().withFaults().shown())
                 .put("judged", word(finding.judged()));
         ArrayNode remarks = node.putArray("remarks");

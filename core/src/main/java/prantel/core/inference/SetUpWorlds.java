@@ -48,7 +48,12 @@ final class SetUpWorlds {
 
     /** Leads and tester: the commonest, and told without solving anything. */
     List<World> ofTheTester() {
-        leads();
+        return ofTheTester(ENOUGH_FOR_A_SIZE);
+    }
+
+    /** @param enough so many readings tell how much of the leads is in them */
+    List<World> ofTheTester(int enough) {
+        leads(enough);
         tester();
         return worlds;
     }
@@ -65,7 +70,7 @@ final class SetUpWorlds {
         return worlds;
     }
 
-    private void leads() {
+    private void leads(int enough) {
         for (Function function : List.of(Function.CONTINUITY, Function.CONTINUITY_WANDER_LEAD)) {
             List<Slot.Measured> all = new ArrayList<>();
             Map<List<Object>, List<Slot.Measured>> byPart = new LinkedHashMap<>();
@@ -90,7 +95,7 @@ final class SetUpWorlds {
                         lead(scope, Cause.LEADS_NOT_NULLED, "with the leads in", factor * lead, scopes.size());
                     }
                     // of any size: one or two readings would always find one that suits
-                    for (double factor : scope.size() < ENOUGH_FOR_A_SIZE ? new double[0] : NULLED_WRONG) {
+                    for (double factor : scope.size() < enough ? new double[0] : NULLED_WRONG) {
                         String words =
                                 factor < 0 ? "with more taken off than the leads have" : "with part of the leads in";
                         lead(scope, Cause.NULLED_WRONG, words, factor * lead, scopes.size() * NULLED_WRONG.length);

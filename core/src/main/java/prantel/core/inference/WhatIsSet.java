@@ -24,6 +24,9 @@ import prantel.core.setting.Hypothesis;
  */
 public final class WhatIsSet {
     private static final int MOST_RANKED = 6;
+    /** Check readings are few, and taken by one hand one after the other. */
+    private static final int ENOUGH_FOR_A_SIZE = 2;
+
     private static final double LEAST_SHARE = 0.005;
 
     private WhatIsSet() {}
@@ -48,7 +51,7 @@ public final class WhatIsSet {
 
     /**
      * @param expected what the box would read with the faults of the answer
-     * @param would what the display would show, where the answer is not about faults; empty otherwise
+     * @param would what the display would show, where the answer keeps the faults that are meant; empty otherwise
      * @param inBand whether the reading is within the band
      * @param fits whether the answer accounts for it
      */
@@ -148,7 +151,7 @@ public final class WhatIsSet {
             if (odd.isEmpty()) {
                 return;
             }
-            List<World> worlds = new ArrayList<>(new SetUpWorlds(boxes, odd).ofTheTester());
+            List<World> worlds = new ArrayList<>(new SetUpWorlds(boxes, odd).ofTheTester(ENOUGH_FOR_A_SIZE));
             worlds.addAll(new SetUpWorlds(boxes, odd).ofActions());
             worlds.addAll(new FigureWorlds(boxes, odd).all());
             worlds.addAll(new RigWorlds(boxes, likelihood, odd).ofTheSet());
@@ -203,12 +206,12 @@ public final class WhatIsSet {
                 if (read.contains(id)) {
                     Expectation expected = s.entry().reads().apply(id);
                     Written written = boxes.written(id);
-                    boolean isAnothers =
-                            s.entry().cause().filter(c -> !c.isAFault()).isPresent();
+                    boolean keepsTheFaults = s.entry().cause().isPresent()
+                            && s.entry().there().equals(boxes.key().faults());
                     evidence.add(new Evidence(
                             expected,
                             written,
-                            isAnothers
+                            keepsTheFaults
                                     ? boxes.would(mine.slot(), s.entry().says().get(id))
                                     : "",
                             expected.window().sideOf(written) == Window.Side.INSIDE,

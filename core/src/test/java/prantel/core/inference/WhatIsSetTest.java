@@ -162,8 +162,28 @@ class WhatIsSetTest {
         WhatIsSet.Ranked first =
                 ranked(healthy.with(set), readings, FaultSet.NONE).getFirst();
         assertThat(first.cause()).contains(Cause.FAULT_DRIFTED);
+        assertThat(first.evidence())
+                .as("what it would read with that size, not the band of the one that was meant")
+                .anySatisfy(e -> assertThat(e.would()).contains("Ω"));
         double told = Double.parseDouble(first.words().replaceAll(".*about ([0-9.]+).*", "$1"));
         assertThat(told).isCloseTo(1.4, within(0.15));
+    }
+
+    /** Three readings with a third of the wander lead in each: a resistor of another size would leave the first one open. */
+    @Test
+    void partOfTheLeadsInEveryReadingIsNoResistorOfAnotherSize() {
+        FaultSet set = FaultSet.of(Faults.joint(3, Conductor.CPC, 0.8));
+        Key key = healthy.with(set);
+        double part = 0.35 * Testers.usual().leadOhms(Function.CONTINUITY_WANDER_LEAD);
+        Map<SlotId, String> readings = new LinkedHashMap<>();
+        for (String box : List.of("sockets/r2/socket-2", "sockets/r2/socket-3", "sockets/r2/socket-4")) {
+            SlotId id = new SlotId(box);
+            double right = key.expectation(id).withFaults().base();
+            readings.put(id, String.format(Locale.ROOT, "%.2f", right + part));
+        }
+        WhatIsSet.Ranked first = ranked(key, readings, FaultSet.NONE).getFirst();
+        assertThat(first.cause()).contains(Cause.NULLED_WRONG);
+        assertThat(first.misfits()).isZero();
     }
 
     @Test

@@ -59,7 +59,7 @@ record MarkingView(
     /** @param worst of its boxes: "inside", "eye" or "left-out" */
     record StepLine(String id, String label, int asked, int wantEye, boolean leftOut) {}
 
-    /** One box. Ω throughout; null where there is no number. */
+    /** One box. Ω throughout; null where there is no number. @param odd whether the record as a whole speaks against it */
     record Line(
             String slot,
             String step,
@@ -71,6 +71,7 @@ record MarkingView(
             boolean wantsEye,
             String written,
             String side,
+            boolean odd,
             String sideWords,
             @Nullable Double writtenOhms,
             boolean writtenOverRange,
@@ -307,6 +308,7 @@ record MarkingView(
                 finding.wantsEye(),
                 written.asWritten(),
                 finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                !finding.isMeasuredRightly(),
                 Sides.words(finding),
                 written instanceof Written.Number n ? (Double) n.base() : null,
                 written instanceof Written.Above || written instanceof Written.Open,

@@ -49,7 +49,7 @@ final class Hypotheses {
                 words(ranked, key),
                 ranked.cause().isEmpty(),
                 ranked.cause().filter(c -> !c.isAFault()).isPresent(),
-                Explanation.strength(ranked.share()),
+                ranked.misfits() > 0 ? "the best of what is known" : Explanation.strength(ranked.share()),
                 ranked.share(),
                 ranked.evidence().stream()
                         .map(e -> new EvidenceLine(
@@ -93,7 +93,7 @@ final class Hypotheses {
                 meant.isEmpty()
                         ? "Something is in: " + only(there, meant, key.rig()) + "."
                         : "Something else: " + only(there, meant, key.rig()) + ", and nothing of the set.";
-            default -> cause.label() + ": so it would read " + ranked.words() + ".";
+            default -> cause.label() + ": they read as " + ranked.words() + ".";
         };
     }
 
