@@ -258,11 +258,10 @@ public final class MistakeBench {
                                     .toList()));
         }
 
-        /** Marks for measuring, and for the leads, that were not given in full. */
+        /** Marks for measuring that were not given in full. */
         private static List<String> lost(MadeRecord made) {
             return Marker.mark(made.key(), new CandidateRecord(made.texts(), Map.of(), List.of())).marks().stream()
-                    .filter(m -> m.of().criterion().equals("measured")
-                            || m.of().criterion().equals("leads"))
+                    .filter(m -> m.of().criterion().equals("measured"))
                     .filter(m -> m.award() != Award.FULL)
                     .map(m -> m.id())
                     .toList();
