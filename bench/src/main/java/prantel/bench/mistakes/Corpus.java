@@ -517,22 +517,12 @@ final class Corpus {
                                     .filter(m -> m.quantity().equals("R1+R2"))
                                     .forEach(m -> otherwise(
                                             texts, m, crossed((Ring) c, m.setUp(), kind.equals("one-pair")))));
-                case "not-divided" ->
+                case "not-divided", "halved" ->
                     any(Ring.class::isInstance)
                             .ifPresent(c -> of(c, TestKind.RING).stream()
                                     .filter(m -> m.quantity().equals("R1+Rn"))
                                     .forEach(m -> {
-                                        double base = 4 * bench.value(m);
-                                        if (Double.isFinite(base)) {
-                                            texts.put(m.id(), text(m, base));
-                                        }
-                                    }));
-                case "halved" ->
-                    any(Ring.class::isInstance)
-                            .ifPresent(c -> of(c, TestKind.RING).stream()
-                                    .filter(m -> m.quantity().equals("R1+Rn"))
-                                    .forEach(m -> {
-                                        double base = 2 * bench.value(m);
+                                        double base = (kind.equals("halved") ? 2 : 4) * bench.value(m);
                                         if (Double.isFinite(base)) {
                                             texts.put(m.id(), text(m, base));
                                         }

@@ -40,7 +40,7 @@ final class Likelihood {
     private static final double WITHIN_A_DECADE = 5;
 
     /** Common practice, no source: below it a new circuit is looked into. */
-    private static final double SOUND_INSULATION_OHMS = 20e6;
+    static final double SOUND_INSULATION_OHMS = 20e6;
 
     private static final double LOG_OTHER_ANSWER = -11;
     /** Beyond this many of its spread a reading is taken for another thing to begin with. */

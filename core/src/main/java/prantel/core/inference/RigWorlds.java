@@ -28,13 +28,14 @@ final class RigWorlds {
     private static final int MOST_LEFT_OVER = 80;
     /** So many odd boxes are looked at before a key is worked out. */
     private static final int MOST_LOOKED_AT = 6;
-    /** Sizes of a set fault that are worked out, as parts of the one that was meant. */
+    /**
+     * Sizes of a set fault that are worked out, as parts of the one that was meant; not that one itself, which changes no box and
+     * would leave the lines without an end.
+     */
     private static final double[] SIZES = {0.4, 0.65, 1.01, 1.6, 2.5};
 
     private static final int STEPS = 6;
     private static final int FEW_CIRCUITS = 2;
-    /** Common practice, no source: from here on it is the window that says what may be read. */
-    private static final double SOUND_OHMS = 20e6;
 
     private final Boxes boxes;
     private final Likelihood likelihood;
@@ -284,7 +285,7 @@ final class RigWorlds {
                 continue;
             }
             double value = bench.value(slot);
-            boolean leaksByItself = slot.function().isInsulation() && value >= SOUND_OHMS;
+            boolean leaksByItself = slot.function().isInsulation() && value >= Likelihood.SOUND_INSULATION_OHMS;
             boolean isWords = slot.function().isLive()
                     && !(Double.isFinite(value) && Double.isFinite(boxes.bench().value(slot)));
             if (isWords || leaksByItself) {

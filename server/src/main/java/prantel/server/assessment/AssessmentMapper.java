@@ -62,34 +62,28 @@ interface AssessmentMapper {
             @Param("rigVersion") int rigVersion,
             @Param("preparedAt") OffsetDateTime preparedAt);
 
-    /** The newest others, by other people, on the same rig in the same bay, whose sheets are in. */
+    /**
+     * The newest by other people on the same rig whose sheets are in.
+     *
+     * @param bayId null for whatever bay
+     * @param before prepared before this moment; null for whenever
+     */
     @Select("""
+        <script>
         select a.assessment_id from assessment a
-        where a.bay_id = #{bayId} and a.rig_id = #{rigId} and a.rig_version = #{rigVersion}
-            and a.candidate_id <> #{candidateId}
+        where a.rig_id = #{rigId} and a.rig_version = #{rigVersion} and a.candidate_id &lt;&gt; #{candidateId}
+            <if test="bayId != null">and a.bay_id = #{bayId}</if>
+            <if test="before != null">and a.prepared_at &lt; #{before}</if>
             and exists (select 1 from assessment_event e
                 where e.assessment_id = a.assessment_id and e.subject = '' and e.kind = 'handed-in')
-        order by a.prepared_at desc limit #{most}""")
-    List<String> besideInBay(
-            @Param("bayId") String bayId,
-            @Param("rigId") String rigId,
-            @Param("rigVersion") int rigVersion,
-            @Param("candidateId") String candidateId,
-            @Param("most") int most);
-
-    /** The newest by other people on the same rig, in whatever bay, that were prepared before a moment. */
-    @Select("""
-        select a.assessment_id from assessment a
-        where a.rig_id = #{rigId} and a.rig_version = #{rigVersion} and a.candidate_id <> #{candidateId}
-            and a.prepared_at < #{before}
-            and exists (select 1 from assessment_event e
-                where e.assessment_id = a.assessment_id and e.subject = '' and e.kind = 'handed-in')
-        order by a.prepared_at desc limit #{most}""")
+        order by a.prepared_at desc limit #{most}
+        </script>""")
     List<String> onTheSameRig(
             @Param("rigId") String rigId,
             @Param("rigVersion") int rigVersion,
             @Param("candidateId") String candidateId,
-            @Param("before") OffsetDateTime before,
+            @Param("bayId") @Nullable String bayId,
+            @Param("before") @Nullable OffsetDateTime before,
             @Param("most") int most);
 
     @Select("select chain from assessment_event where assessment_id = #{id} and seq = #{seq}")

@@ -224,13 +224,7 @@ public class Assessments implements SmartLifecycle {
 
     /** The newest of other people on the same rig in the same bay, whose sheets are in. */
     public List<Assessment> besideInBay(Assessment assessment, int most) {
-        return get(mapper.besideInBay(
-                        assessment.fixed().bayId(),
-                        assessment.fixed().versions().rig().id(),
-                        assessment.fixed().versions().rig().version(),
-                        assessment.fixed().candidateId(),
-                        most))
-                .stream()
+        return othersOf(assessment, assessment.fixed().bayId(), null, most).stream()
                 .filter(a -> a.handedInAt() != null && a.conduct().brokenOff() == null)
                 .toList();
     }
@@ -240,15 +234,20 @@ public class Assessments implements SmartLifecycle {
         OffsetDateTime at = assessment.handedInAt();
         return at == null
                 ? List.of()
-                : get(mapper.onTheSameRig(
-                                assessment.fixed().versions().rig().id(),
-                                assessment.fixed().versions().rig().version(),
-                                assessment.fixed().candidateId(),
-                                at,
-                                most))
-                        .stream()
+                : othersOf(assessment, null, at, most).stream()
                         .filter(a -> a.handedInAt() != null && a.handedInAt().isBefore(at))
                         .toList();
+    }
+
+    private List<Assessment> othersOf(
+            Assessment assessment, @Nullable String bayId, @Nullable OffsetDateTime before, int most) {
+        return get(mapper.onTheSameRig(
+                assessment.fixed().versions().rig().id(),
+                assessment.fixed().versions().rig().version(),
+                assessment.fixed().candidateId(),
+                bayId,
+                before,
+                most));
     }
 
     /** The newest marked ones. */

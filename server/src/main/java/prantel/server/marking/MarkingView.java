@@ -59,7 +59,7 @@ record MarkingView(
     /** @param worst of its boxes: "inside", "eye" or "left-out" */
     record StepLine(String id, String label, int asked, int wantEye, boolean leftOut) {}
 
-    /** One box. Ω throughout; null where there is no number. @param odd whether the record as a whole speaks against it */
+    /** One box. Ω throughout; null where there is no number. @param odd whether it is no reading of this rig: beyond its window, and by more than the record accounts for */
     record Line(
             String slot,
             String step,
