@@ -122,13 +122,15 @@ function Kept({ kept }: { kept: Schemas["Kept"][] }) {
           <li key={k.assessmentId}>
             <Link
               to={`/assessments/${k.assessmentId}/${k.brokenOff ? "clear" : "mark"}`}
-              className="flex min-h-10 flex-wrap items-center gap-x-5 hover:bg-work-soft"
+              className="grid min-h-10 grid-cols-[1fr_auto] items-center gap-x-5 hover:bg-work-soft sm:grid-cols-[11rem_9rem_1fr_auto]"
             >
               <span className="font-semibold">{k.candidate}</span>
               <span>{k.rig}</span>
-              <span>{k.verdict}</span>
-              {k.overridden && <span className="text-caution">decided otherwise than proposed</span>}
-              <span className="ml-auto text-ink2">{clock(k.at)}</span>
+              <span className="max-sm:col-start-1">
+                {k.verdict}
+                {k.overridden && <span className="text-caution">, decided otherwise than proposed</span>}
+              </span>
+              <span className="text-ink2 max-sm:col-start-2 max-sm:row-start-1">{clock(k.at)}</span>
             </Link>
           </li>
         ))}

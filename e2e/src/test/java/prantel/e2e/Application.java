@@ -16,17 +16,20 @@ final class Application implements AutoCloseable {
     private static final Duration LONGEST_START = Duration.ofMinutes(4);
 
     private final Path data;
+    private final String filled;
     private final int port;
     private Process process;
 
-    private Application(Path data, int port) {
+    private Application(Path data, String filled, int port) {
         this.data = data;
+        this.filled = filled;
         this.port = port;
     }
 
-    static Application start(Path data) throws IOException, InterruptedException {
+    /** @param filled how much the demo begins with: "today", or "all" for the fortnight before it too */
+    static Application start(Path data, String filled) throws IOException, InterruptedException {
         try (ServerSocket socket = new ServerSocket(0)) {
-            Application application = new Application(data, socket.getLocalPort());
+            Application application = new Application(data, filled, socket.getLocalPort());
             socket.close();
             application.run();
             return application;
@@ -46,7 +49,8 @@ final class Application implements AutoCloseable {
                         System.getProperty("prantel.jar"),
                         "--server.port=" + port,
                         "--prantel.data-folder=" + data,
-                        "--prantel.demo=true")
+                        "--prantel.demo=true",
+                        "--prantel.demo.filled=" + filled)
                 .redirectErrorStream(true)
                 .redirectOutput(data.resolve("server.log").toFile())
                 .start();

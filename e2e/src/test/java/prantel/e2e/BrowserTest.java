@@ -21,7 +21,7 @@ abstract class BrowserTest {
 
     @BeforeAll
     void start() throws IOException, InterruptedException {
-        application = Application.start(data);
+        application = Application.start(data, "today");
         browsers = new Browsers(application.url());
     }
 

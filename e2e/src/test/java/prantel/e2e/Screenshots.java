@@ -18,7 +18,7 @@ class Screenshots {
 
     @Test
     void takePictures() throws Exception {
-        try (Application application = Application.start(data);
+        try (Application application = Application.start(data, "all");
                 Browsers browsers = new Browsers(application.url())) {
             Page page = browsers.signIn("Ines Marrow", 1280, 800);
             page.getByText("In the aisle").waitFor();

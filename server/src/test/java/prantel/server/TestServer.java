@@ -8,12 +8,13 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.annotation.DirtiesContext;
 
-/** The whole server on its own fresh database with the demo workshop, called without a network. */
+/** The whole server on its own fresh database with the demo workshop as it stands today, called without a network. */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
 @SpringBootTest(
         properties = {
             "prantel.demo=true",
+            "prantel.demo.filled=today",
             "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1",
             "springdoc.api-docs.enabled=true"
         })

@@ -14,7 +14,8 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
  * @param things how many were judged by both
  * @param observed share on which they agree
  * @param expected share on which they would agree by chance, from how often each gives what
- * @param value κ; empty where it says nothing: both gave the same one thing throughout, or nothing
+ * @param value κ; empty where it says nothing: one of the two gave one thing throughout, so that what they would agree on by
+ *     chance is what they agree on; or nothing was judged by both
  */
 public record Kappa(int things, double observed, double expected, Optional<Value> value) {
     private static final double CONFIDENCE = 0.95;
@@ -51,7 +52,7 @@ public record Kappa(int things, double observed, double expected, Optional<Value
             observed += both.getOrDefault(new Pair<>(c, c), 0.0);
             expected += first.getOrDefault(c, 0.0) * second.getOrDefault(c, 0.0);
         }
-        if (1 - expected < 1e-9) {
+        if (first.size() < 2 || second.size() < 2) {
             return new Kappa(n, observed, expected, Optional.empty());
         }
         double kappa = (observed - expected) / (1 - expected);

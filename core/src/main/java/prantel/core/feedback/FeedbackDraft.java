@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import prantel.core.assessment.Feedback.Kind;
 import prantel.core.assessment.Feedback.Sentence;
 import prantel.core.inference.Cause;
+import prantel.core.instrument.Written;
 import prantel.core.marking.Evidence;
 import prantel.core.marking.Finding;
 import prantel.core.marking.Mark;
@@ -27,11 +29,20 @@ import prantel.core.sequence.SlotId;
 public final class FeedbackDraft {
     private static final int MOST_PLACES = 4;
 
+    /** As many parts to practise have a sentence each; more are named in one. */
+    private static final int MOST_ALONE = 3;
+
     private final MarkedSheet sheet;
     private final Map<String, Award> given;
     private final Outcome outcome;
     private final boolean faultsNamed;
     private final Set<SlotId> ofTheRig;
+    private final Set<SlotId> blank;
+    /** Tests of a circuit, or of the rig, of which nothing at all is written. */
+    private final Set<Done> notBegun;
+
+    /** What is done by itself. @param circuit its label; empty for what is done once for the rig */
+    private record Done(String group, String circuit) {}
 
     private FeedbackDraft(
             MarkedSheet sheet, Map<String, Award> given, Outcome outcome, boolean faultsNamed, Set<SlotId> ofTheRig) {
@@ -40,6 +51,24 @@ public final class FeedbackDraft {
         this.given = given;
         this.outcome = outcome;
         this.faultsNamed = faultsNamed;
+        this.blank = sheet.findings().stream()
+                .filter(f -> f.written() instanceof Written.Blank)
+                .map(f -> f.expectation().slot().id())
+                .collect(Collectors.toSet());
+        Map<Done, List<SlotId>> boxes = new LinkedHashMap<>();
+        for (Mark mark : sheet.marks()) {
+            boxes.computeIfAbsent(done(mark), d -> new ArrayList<>()).addAll(mark.slots());
+        }
+        this.notBegun = new LinkedHashSet<>();
+        boxes.forEach((done, slots) -> {
+            if (!done.group().isEmpty() && !slots.isEmpty() && blank.containsAll(slots)) {
+                notBegun.add(done);
+            }
+        });
+    }
+
+    private Done done(Mark mark) {
+        return new Done(mark.group(), circuit(mark));
     }
 
     /**
@@ -54,7 +83,9 @@ public final class FeedbackDraft {
         List<Sentence> lines = new ArrayList<>();
         lines.addAll(draft.unsafe());
         lines.addAll(draft.right());
+        lines.addAll(draft.found());
         lines.addAll(draft.readings());
+        lines.addAll(draft.notBegun());
         lines.addAll(draft.others());
         lines.addAll(draft.practise());
         return lines;
@@ -113,6 +144,22 @@ public final class FeedbackDraft {
         return lines;
     }
 
+    /** Finding what is wrong is half the work: where all of it was found, that is said, though not always what it was. */
+    private List<Sentence> found() {
+        List<Mark> marks = sheet.marks().stream()
+                .filter(m -> m.evidence() instanceof Evidence.OfFaults && award(m) != Award.NOT_SEEN)
+                .toList();
+        List<String> named = marks.stream()
+                .filter(m -> award(m) == Award.FULL)
+                .flatMap(m -> m.evidence() instanceof Evidence.Found f ? Stream.of(f.named()) : Stream.empty())
+                .distinct()
+                .toList();
+        boolean all = marks.stream().allMatch(m -> award(m) == Award.FULL);
+        return named.isEmpty() || !all
+                ? List.of()
+                : List.of(line(Kind.RIGHT, Words.found(faultsNamed ? named : List.of())));
+    }
+
     private String circuit(Mark mark) {
         return sheet.key().circuits().stream()
                 .filter(c -> mark.id().startsWith(c.id() + "/"))
@@ -163,11 +210,31 @@ public final class FeedbackDraft {
                         m.evidence() instanceof Evidence.Spared && m.slots().contains(slot));
     }
 
+    /** Said once: what was not reached, whether time ran out or it was stopped, is no list of slips. */
+    private List<Sentence> notBegun() {
+        Map<String, List<String>> circuits = new LinkedHashMap<>();
+        sheet.marks().stream()
+                .filter(m -> award(m) == Award.NONE || award(m) == Award.HALF)
+                .map(this::done)
+                .distinct()
+                .filter(notBegun::contains)
+                .forEach(d -> circuits.computeIfAbsent(d.group(), g -> new ArrayList<>())
+                        .add(d.circuit()));
+        Set<String> begun = sheet.marks().stream()
+                .filter(m -> !m.slots().isEmpty() && !notBegun.contains(done(m)))
+                .map(Mark::group)
+                .collect(Collectors.toSet());
+        List<String> tests = new ArrayList<>();
+        circuits.forEach((group, of) -> tests.add(
+                begun.contains(group) && !of.contains("") ? group + " (" + String.join(", ", of) + ")" : group));
+        return tests.isEmpty() ? List.of() : List.of(line(Kind.CHANGE, Words.notBegun(tests)));
+    }
+
     /** What is of no reading: judgements, notation, what was seen, asked and in which order. */
     private List<Sentence> others() {
         Map<String, Set<SlotId>> said = new LinkedHashMap<>();
         for (Mark mark : sheet.marks()) {
-            if (award(mark) != Award.NONE && award(mark) != Award.HALF) {
+            if (award(mark) != Award.NONE && award(mark) != Award.HALF || notBegun.contains(done(mark))) {
                 continue;
             }
             Words.of(mark, circuit(mark), faultsNamed)
@@ -186,7 +253,16 @@ public final class FeedbackDraft {
         List<Part> again = outcome.verdict() == Outcome.Verdict.NOT_YET
                 ? List.of(Part.WHOLE)
                 : outcome.repeat().stream().map(Outcome.Repeat::part).toList();
-        return again.stream().map(p -> line(Kind.PRACTISE, Words.again(p))).toList();
+        List<Part> steps =
+                again.stream().filter(p -> p.kind() == Part.Kind.STEP).toList();
+        if (steps.size() <= MOST_ALONE) {
+            return again.stream().map(p -> line(Kind.PRACTISE, Words.again(p))).toList();
+        }
+        List<Sentence> lines = new ArrayList<>(List.of(line(Kind.PRACTISE, Words.again(steps))));
+        again.stream()
+                .filter(p -> p.kind() != Part.Kind.STEP)
+                .forEach(p -> lines.add(line(Kind.PRACTISE, Words.again(p))));
+        return lines;
     }
 
     private static String places(List<Finding> of) {

@@ -43,6 +43,16 @@ final class Words {
         return "Not settled: " + places + ". Go back over how you took it, and measure it twice the next time.";
     }
 
+    /** @param named as the candidate named them; empty where they are not told */
+    static String found(List<String> named) {
+        return "Faults: you found what was wrong with the rig"
+                + (named.isEmpty() ? ", and named it." : ": " + String.join("; ", named) + ".");
+    }
+
+    static String notBegun(List<String> tests) {
+        return "Not begun: " + String.join("; ", tests) + ". What is not done cannot be judged.";
+    }
+
     /** What a mark that was not given in full says to its candidate; empty where readings say it already. */
     static Optional<String> of(Mark mark, String circuit, boolean faultsNamed) {
         String where = mark.group().isEmpty() || mark.group().equals(mark.title())
@@ -128,6 +138,11 @@ final class Words {
         return sentence.length() < 2 || !Character.isLowerCase(sentence.charAt(1)) || sentence.startsWith("Zs")
                 ? sentence
                 : sentence.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + sentence.substring(1);
+    }
+
+    static String again(List<Part> steps) {
+        return "Practise each of these until it comes by itself, they are done again: "
+                + steps.stream().map(Part::title).collect(Collectors.joining("; ")) + ".";
     }
 
     static String again(Part part) {

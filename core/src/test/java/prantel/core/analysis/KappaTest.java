@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
@@ -51,6 +52,17 @@ class KappaTest {
         assertThat(Kappa.of(table(new int[][] {{30}})).value()).isEmpty();
         assertThat(Kappa.of(List.of()).value()).isEmpty();
         assertThat(Kappa.of(List.of()).things()).isZero();
+    }
+
+    /** With 33 of 34 alike it came to 0, "between 0 and 0", which read as if the two had guessed. */
+    @Test
+    void whereOneOfTheTwoGivesOneThingThroughoutItSaysNothing() {
+        List<Pair<String>> pairs = new ArrayList<>(Collections.nCopies(33, new Pair<>("full", "full")));
+        pairs.add(new Pair<>("none", "full"));
+        Kappa kappa = Kappa.of(pairs);
+        assertThat(kappa.value()).isEmpty();
+        assertThat(kappa.observed()).isCloseTo(33.0 / 34, within(1e-12));
+        assertThat(kappa.expected()).as("chance gives as much").isCloseTo(kappa.observed(), within(1e-12));
     }
 
     @Test

@@ -152,4 +152,41 @@ class FeedbackDraftTest {
             assertThat(Advice.of(cause).isPresent()).as(cause.name()).isEqualTo(!cause.isOfTheRig());
         }
     }
+
+    /** A record that was stopped early had a sentence for every box of every test: more than anybody may send. */
+    @Test
+    void whatWasNotReachedIsSaidOnce() {
+        Key key = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
+        Map<SlotId, String> begun = new LinkedHashMap<>();
+        honest(key).forEach((slot, text) -> {
+            if (key.expectation(slot).slot().step() == TestKind.BONDING) {
+                begun.put(slot, text);
+            }
+        });
+        assertThat(begun).isNotEmpty();
+        List<Sentence> lines = draft(key, begun, false);
+        assertThat(lines)
+                .filteredOn(l -> l.text().startsWith("Not begun: "))
+                .singleElement()
+                .satisfies(l -> assertThat(l.text()).contains("Insulation").doesNotContain("onding"));
+        assertThat(all(lines)).doesNotContain("boxes stayed empty");
+        assertThat(lines).hasSizeLessThan(8);
+    }
+
+    @Test
+    void whoFoundAllOfItIsToldSoAndWhatItWasOnlyWhereThatMayBeTold() {
+        Fault open = Faults.cpcOpenAfter(3);
+        Key key = key(open);
+        var report = new CandidateRecord.FaultReport(open.kind(), open.place(), open.conductors(), "reconnect it");
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(honest(key), Map.of(), List.of(report)));
+        List<Sentence> told = FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), true, Set.of());
+        List<Sentence> untold = FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of());
+        assertThat(told)
+                .filteredOn(l -> l.kind() == Kind.RIGHT)
+                .anySatisfy(l -> assertThat(l.text()).startsWith("Faults: ").contains("CPC"));
+        assertThat(untold)
+                .filteredOn(l -> l.text().startsWith("Faults: "))
+                .singleElement()
+                .satisfies(l -> assertThat(l.text()).doesNotContain("CPC"));
+    }
 }

@@ -328,6 +328,16 @@ public class Assessments implements SmartLifecycle {
         return assessment.seq() == 0 ? "" : mapper.chain(assessment.id(), assessment.seq());
     }
 
+    /**
+     * Lets an event of an exported record happen again: the same rules are asked, and it gets a time and a hash of its own.
+     *
+     * @return the assessment after it
+     */
+    @Transactional
+    public Assessment again(String assessmentId, RecordFile.Event event) {
+        return append(assessmentId, event.eventId(), json.read(event.payload()), event.by());
+    }
+
     /** Everything that is kept of an assessment, as it is exported. */
     public RecordFile.Content export(Assessment assessment) {
         return new RecordFile.Content(
@@ -354,6 +364,13 @@ public class Assessments implements SmartLifecycle {
     /** Starts an assessment in a free bay and pins every version it will be marked with. */
     @Transactional
     public Assessment prepare(String bayId, String candidateId, String testerId, Scheme pinned, String assessorId) {
+        return prepare(UUID.randomUUID().toString(), bayId, candidateId, testerId, pinned, assessorId);
+    }
+
+    /** As above, under an id that it has already. */
+    @Transactional
+    public Assessment prepare(
+            String id, String bayId, String candidateId, String testerId, Scheme pinned, String assessorId) {
         Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
         if (standings.inBay(bayId) != null) {
@@ -370,7 +387,7 @@ public class Assessments implements SmartLifecycle {
         workshop.mustBeInDate(tester);
         DocumentRef scheme = schemes.pin(pinned, assessorId);
         AssessmentRow row = new AssessmentRow(
-                UUID.randomUUID().toString(),
+                id,
                 bayId,
                 candidateId,
                 assessorId,

@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
@@ -21,6 +24,7 @@ import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.formats.FaultSetFile;
 import prantel.formats.ReadingsCsv;
+import prantel.formats.RecordFile;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
@@ -33,8 +37,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Fills an empty data folder with the invented workshop: five bays with their rigs, two testers, and Petra Lindholm's sheet handed
- * in and waiting to be marked.
+ * Fills an empty data folder with the invented workshop: five bays with their rigs, three testers, the fortnight before
+ * today, and Petra Lindholm's sheet handed in and waiting to be marked.
  */
 @Component
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
@@ -51,6 +55,9 @@ class DemoData implements SmartLifecycle {
     private final DemoFaultBoxes boxes;
     private final DemoBenchTesters testers;
     private final Schemes schemes;
+    private final DemoPast past;
+    private final DemoClock clock;
+    private final Filled filled;
     private final JsonMapper json;
     private boolean running;
 
@@ -64,7 +71,13 @@ class DemoData implements SmartLifecycle {
             DemoFaultBoxes boxes,
             DemoBenchTesters testers,
             Schemes schemes,
+            DemoPast past,
+            DemoClock clock,
+            @Value("${prantel.demo.filled:all}") Filled filled,
             JsonMapper json) {
+        this.past = past;
+        this.clock = clock;
+        this.filled = filled;
         this.schemes = schemes;
         this.explorations = explorations;
         this.library = library;
@@ -107,7 +120,36 @@ class DemoData implements SmartLifecycle {
         return running;
     }
 
+    /** How much there is in it: tests begin with less. */
+    enum Filled {
+        /** People, instruments, rigs in their bays. */
+        WORKSHOP,
+        /** And what stands in it today. */
+        TODAY,
+        /** And the fortnight before. */
+        ALL
+    }
+
     private void fill() throws IOException {
+        List<RecordFile.Content> records = filled == Filled.ALL ? DemoPast.records() : List.of();
+        Duration shift = DemoPast.shift(records, OffsetDateTime.now(clock));
+        if (!records.isEmpty()) {
+            clock.standAt(records.getFirst()
+                    .pinned()
+                    .preparedAt()
+                    .plus(shift)
+                    .minusDays(1)
+                    .toInstant());
+        }
+        workshop();
+        past.play(records, shift);
+        if (filled != Filled.WORKSHOP) {
+            handedInSheet();
+            newRigOfTheFirstBay();
+        }
+    }
+
+    private void workshop() throws IOException {
         DemoSignIns.ALL.forEach(s -> accounts.add(s.id(), s.name(), s.roles(), s.password()));
         workshop.saveTester(file("t1.tester.json"), ASSESSOR);
         workshop.saveTester(file("t2.tester.json"), ASSESSOR);
@@ -115,19 +157,21 @@ class DemoData implements SmartLifecycle {
         String rig =
                 workshop.saveRig(file("toll-cottage-v1.rig.json"), ASSESSOR).id();
         workshop.addBay(1, rig);
-        handedInSheet();
-        workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR);
-        library.save(
-                "First rig, five points",
-                FaultSetFile.read(file("toll-cottage.faults.json"), workshop.rig(new DocumentRef(rig, 1))),
-                workshop.rig(new DocumentRef(rig, 2)),
-                ASSESSOR);
         for (int i = 0; i < OTHER_RIGS.size(); i++) {
             workshop.addBay(
                     i + 2,
                     workshop.saveRig(file(OTHER_RIGS.get(i) + ".rig.json"), ASSESSOR)
                             .id());
         }
+    }
+
+    private void newRigOfTheFirstBay() throws IOException {
+        String rig = workshop.saveRig(file("toll-cottage.rig.json"), ASSESSOR).id();
+        library.save(
+                "First rig, five points",
+                FaultSetFile.read(file("toll-cottage.faults.json"), workshop.rig(new DocumentRef(rig, 1))),
+                workshop.rig(new DocumentRef(rig, 2)),
+                ASSESSOR);
     }
 
     private void handedInSheet() throws IOException {

@@ -36,10 +36,10 @@ class MarkingController {
     private final Keys keys;
     private final Schemes schemes;
     private final MarkingViews views;
-    private final BayFellows fellows;
+    private final Outcomes outcomes;
 
-    MarkingController(Assessments assessments, Keys keys, Schemes schemes, MarkingViews views, BayFellows fellows) {
-        this.fellows = fellows;
+    MarkingController(Assessments assessments, Keys keys, Schemes schemes, MarkingViews views, Outcomes outcomes) {
+        this.outcomes = outcomes;
         this.views = views;
         this.assessments = assessments;
         this.keys = keys;
@@ -95,11 +95,7 @@ class MarkingController {
                                 "marks-open", "accept or change the " + open + " marks that are still open first");
                     }
                 });
-        assessments.keepResults(
-                decided,
-                keys.faults(decided).faults().stream().map(f -> f.kind().id()).toList());
-        assessments.keepResult(decided, MarkExport.json(sheet));
-        fellows.note(decided, who.getName());
+        outcomes.keep(decided, sheet, who.getName());
         return views.of(decided, who.getName());
     }
 

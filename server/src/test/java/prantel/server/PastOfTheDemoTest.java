@@ -1,0 +1,115 @@
+package prantel.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.core.io.Resource;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import org.springframework.test.annotation.DirtiesContext;
+import org.springframework.test.web.servlet.MockMvc;
+import prantel.core.assessment.Assessment;
+import prantel.core.marking.Mark;
+import prantel.formats.RecordFile;
+import prantel.server.assessment.Assessments;
+import prantel.server.assessment.Keys;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The demo as it is met first: the fortnight happened, by today's rules, and its bays are free again. */
+@SpringBootTest(
+        properties = {
+            "prantel.demo=true",
+            "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1",
+        })
+@AutoConfigureMockMvc
+@DirtiesContext(classMode = DirtiesContext.ClassMode.AFTER_CLASS)
+class PastOfTheDemoTest {
+    private static final JsonMapper JSON = new JsonMapper();
+
+    @Autowired
+    private MockMvc mvc;
+
+    @Autowired
+    private Assessments assessments;
+
+    @Autowired
+    private Keys keys;
+
+    private static List<RecordFile.Content> records() throws IOException {
+        List<RecordFile.Content> records = new ArrayList<>();
+        for (Resource file :
+                new PathMatchingResourcePatternResolver().getResources("classpath*:/prantel/demo/past/*.record.json")) {
+            records.add(RecordFile.verify(file.getContentAsByteArray()));
+        }
+        assertThat(records).hasSize(11);
+        return records;
+    }
+
+    /** Records that were made by other rules are made again: FortnightTest with -Dprantel.past.update=true. */
+    @Test
+    void whatWasProposedThenIsProposedToday() throws IOException {
+        for (RecordFile.Content record : records()) {
+            Assessment now = assessments.get(record.pinned().assessmentId());
+            assertThat(now.seq()).isEqualTo(record.events().size());
+            if (now.conduct().brokenOff() != null) {
+                continue;
+            }
+            Map<String, String> today = new HashMap<>();
+            for (Mark mark : keys.marked(now).marks()) {
+                today.put(mark.id(), mark.award().name());
+            }
+            int decided = 0;
+            for (RecordFile.Event event : record.events()) {
+                JsonNode payload = JSON.readTree(event.payload());
+                if (payload.get("event").asString().equals("mark-decided")) {
+                    assertThat(today)
+                            .as(record.pinned().candidateId())
+                            .containsEntry(
+                                    payload.get("mark").asString(),
+                                    payload.get("proposed").asString());
+                    decided++;
+                }
+            }
+            assertThat(decided).isPositive();
+            assertThat(now.outcome()).isNotNull();
+            assertThat(assessments.resultOf(now)).isPresent();
+        }
+    }
+
+    @Test
+    void itLiesBeforeTodayAndOnDaysOfWork() throws IOException {
+        LocalDate today = LocalDate.now();
+        for (RecordFile.Content record : records()) {
+            for (Assessment.Recorded event :
+                    assessments.history(assessments.get(record.pinned().assessmentId()))) {
+                LocalDate day = event.at().toLocalDate();
+                assertThat(day).isBefore(today).isAfter(today.minusDays(22));
+                assertThat(day.getDayOfWeek()).isNotIn(DayOfWeek.SATURDAY, DayOfWeek.SUNDAY);
+            }
+        }
+    }
+
+    /** The range that a workshop meets: design, the demo's scenario. */
+    @Test
+    void everyKindOfSittingIsThere() {
+        Browser lead = Browser.of(mvc, "varga", "ferry-bell-2");
+        JsonNode floor = lead.get("/api/floor").json();
+        assertThat(floor.get("bays")
+                        .valueStream()
+                        .filter(b -> !b.get("assessmentId").isNull()))
+                .as("only Petra Lindholm's bay is taken")
+                .hasSize(1);
+        assertThat(floor.get("kept").toString())
+                .contains("Competent", "Refer these parts", "Stopped for safety", "Broken off", "\"overridden\":true");
+    }
+}
