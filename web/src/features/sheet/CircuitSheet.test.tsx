@@ -139,6 +139,7 @@ describe("CircuitSheet", () => {
   it("takes a reading over from the tester where the scheme allows it", async () => {
     const server = new StandIn();
     server.answers["/api/my/sheets/s1/take"] = { text: "0.43 Ω" };
+    server.answers["/api/my/sheets/s1/ranges"] = ["9.99 Ω", "99.9 Ω"];
     vi.stubGlobal("matchMedia", () => ({ matches: false }));
     shown(
       <>
@@ -149,7 +150,12 @@ describe("CircuitSheet", () => {
     await userEvent.click(screen.getByLabelText("r1"));
     await userEvent.click(screen.getByRole("button", { name: "Take from tester" }));
     await vi.waitFor(() => expect(screen.getByLabelText("r1")).toHaveValue("0.43 Ω"));
-    expect(server.sent[0]?.body).toMatchObject({ slot: "ring/r1" });
+    expect(server.sent[0]?.body).toMatchObject({ slot: "ring/r1", range: null });
+    await userEvent.click(screen.getByLabelText("r1"));
+    await userEvent.selectOptions(await screen.findByLabelText("range"), "99.9 Ω");
+    expect(screen.getByLabelText("range")).toHaveValue("99.9 Ω");
+    await userEvent.click(screen.getByRole("button", { name: "Take from tester" }));
+    await vi.waitFor(() => expect(server.sent[1]?.body).toMatchObject({ slot: "ring/r1", range: "99.9 Ω" }));
     server.refuse("/api/my/sheets/s1/take", 409, "the bench tester does not answer: nothing was taken");
     await userEvent.click(screen.getByLabelText("r1"));
     await userEvent.click(screen.getByRole("button", { name: "Take from tester" }));

@@ -1,4 +1,4 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, data, deed, newEventId } from "../../api/client";
 import { Button } from "../../ui/Button";
@@ -23,7 +23,10 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
       const input = e.target instanceof HTMLInputElement && "reading" in e.target.dataset ? e.target : null;
       if (input) setBox(input);
     };
-    const typed = (e: Event) => setText(e.target instanceof HTMLInputElement ? e.target.value : "");
+    const typed = (e: Event) => {
+      // the range is chosen here too: a render in between would take its choice back
+      if (e.target instanceof HTMLInputElement) setText(e.target.value);
+    };
     document.addEventListener("focusin", came);
     document.addEventListener("input", typed);
     return () => {
@@ -32,13 +35,24 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
     };
   }, []);
 
+  const slot = box?.id.replace(/^box-/, "") ?? "";
+  const ranges = useQuery({
+    queryKey: ["ranges", sheet, slot],
+    enabled: sheet !== undefined && slot !== "",
+    staleTime: Infinity,
+    queryFn: () =>
+      data(api.GET("/api/my/sheets/{id}/ranges", { params: { path: { id: sheet ?? "" }, query: { slot } } })),
+  });
+  // like a knob: it stays where it is for the next box, where that has such a range
+  const [knob, setKnob] = useState("");
+  const range = ranges.data?.includes(knob) ? knob : "";
   const take = useMutation({
     mutationFn: (slot: string) =>
       deed(["take", sheet, slot, newEventId()], (eventId) =>
         data(
           api.POST("/api/my/sheets/{id}/take", {
             params: { path: { id: sheet ?? "" } },
-            body: { eventId, slot },
+            body: { eventId, slot, range: range || null },
           }),
         ),
       ),
@@ -74,12 +88,30 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
           <b>{box.getAttribute("aria-label")}</b>
           <span className="ml-2 text-[19px] tabular-nums">{box.value}</span>
         </span>
+        {sheet && (ranges.data?.length ?? 0) > 1 && (
+          <label className="flex items-center gap-2 text-ink2">
+            range
+            <select
+              className="min-h-12 rounded-md border border-ink2 bg-sheet px-2 text-[16px] text-ink"
+              value={range}
+              onChange={(e) => {
+                setKnob(e.target.value);
+                box.focus();
+              }}
+            >
+              <option value="">auto</option>
+              {ranges.data?.map((r) => (
+                <option key={r}>{r}</option>
+              ))}
+            </select>
+          </label>
+        )}
         {sheet && (
           <Button
             large
             {...press}
             disabled={take.isPending}
-            onClick={() => take.mutate(box.id.replace(/^box-/, ""), { onSuccess: (t) => oneKey(t.text) })}
+            onClick={() => take.mutate(slot, { onSuccess: (t) => oneKey(t.text) })}
           >
             {take.isPending ? "reading…" : "Take from tester"}
           </Button>

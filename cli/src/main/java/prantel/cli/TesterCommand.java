@@ -1,6 +1,7 @@
 package prantel.cli;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.CountDownLatch;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -9,6 +10,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Probing;
+import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
@@ -42,7 +44,9 @@ final class TesterCommand implements Runnable {
     public void run() {
         Key key = inputs.key();
         try (SimulatedBenchTester tester = new SimulatedBenchTester(
-                port, key.tester().label(), (place, function, nulled) -> read(key, place, function, nulled))) {
+                port,
+                key.tester().label(),
+                (place, function, nulled, range) -> read(key, place, function, nulled, range))) {
             spec.commandLine()
                     .getOut()
                     .println("Bench tester on " + key.rig().name() + ", 127.0.0.1:" + tester.port()
@@ -56,23 +60,25 @@ final class TesterCommand implements Runnable {
         }
     }
 
-    Optional<Shown> read(Key key, String place, String function, boolean nulled) {
+    Optional<Shown> read(Key key, String place, String function, boolean nulled, OptionalDouble wanted) {
         SlotId id = new SlotId(place);
         if (!key.has(id) || !(key.expectation(id).slot() instanceof Slot.Measured measured)) {
             return Optional.empty();
         }
         if (dead && measured.step().isLive()) {
-            return Optional.of(new Shown(Optional.empty(), false, "V", "no supply"));
+            return Optional.of(new Shown(Optional.empty(), false, "V", "no supply", "auto"));
         }
         if (!BenchWords.of(measured.function()).equals(function)) {
             throw new IllegalStateException(
                     "These probes are for " + measured.function().label());
         }
-        Reading reading = Probing.of(key.expectation(id), key.tester(), nulled, 1, 0);
+        Optional<Range> range = BenchWords.range(measured.function(), key.tester(), wanted);
+        Reading reading = Probing.of(key.expectation(id), key.tester(), nulled, 1, 0, range);
         return Optional.of(new Shown(
                 reading instanceof Reading.Value value ? Optional.of(value.value()) : Optional.empty(),
                 reading instanceof Reading.OverRange,
                 BenchWords.of(reading.unit()),
-                reading.shown()));
+                reading.shown(),
+                range.map(Range::label).orElse("auto")));
     }
 }

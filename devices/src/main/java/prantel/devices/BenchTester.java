@@ -17,8 +17,8 @@ public final class BenchTester {
     static final double NO_NUMBER = 9.91e37;
 
     static final int LONGEST_LINE = 400;
-    private static final Pattern READING =
-            Pattern.compile("([-+0-9.eE]{1,24}),([A-Z]{1,8}),([A-Z0-9:]{1,16}),([01]),\"([^\"]{0,120})\"");
+    private static final Pattern READING = Pattern.compile(
+            "([-+0-9.eE]{1,24}),([A-Z]{1,8}),([A-Z0-9:]{1,16}),([01]),\"([^\"]{0,120})\"(?:,\"([^\"]{0,40})\")?");
     private static final Pattern IDENTITY = Pattern.compile("[^,]{1,60},[^,]{1,60},[^,]{1,60},[^,]{1,60}");
 
     private BenchTester() {}
@@ -50,13 +50,27 @@ public final class BenchTester {
      * @param function what the tester was set to
      * @param nulled whether its leads were nulled
      * @param shown as on its display
+     * @param range where its knob was, "9.99 Ω", or "auto"; empty where it does not say
      */
     public record Reading(
-            Optional<Double> number, boolean overRange, String unit, String function, boolean nulled, String shown) {
+            Optional<Double> number,
+            boolean overRange,
+            String unit,
+            String function,
+            boolean nulled,
+            String shown,
+            String range) {
         String line() {
             double value = number.orElse(overRange ? OVER_RANGE : NO_NUMBER);
             return String.format(
-                    Locale.ROOT, "%s,%s,%s,%d,\"%s\"", plain(value), unit, function, nulled ? 1 : 0, quoted(shown));
+                    Locale.ROOT,
+                    "%s,%s,%s,%d,\"%s\"%s",
+                    plain(value),
+                    unit,
+                    function,
+                    nulled ? 1 : 0,
+                    quoted(shown),
+                    range.isEmpty() ? "" : ",\"" + quoted(range) + "\"");
         }
 
         private static String plain(double value) {
@@ -90,7 +104,8 @@ public final class BenchTester {
                     m.group(2),
                     m.group(3),
                     m.group(4).equals("1"),
-                    m.group(5));
+                    m.group(5),
+                    m.group(6) == null ? "" : m.group(6));
         }
     }
 

@@ -4,10 +4,12 @@ import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStreamWriter;
+import java.math.BigDecimal;
 import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.OptionalDouble;
 import prantel.devices.BenchTester.Reading;
 import prantel.devices.BenchTesterException.Kind;
 
@@ -58,15 +60,24 @@ public final class BenchTesterClient implements AutoCloseable {
         return identity;
     }
 
+    /** One reading, its knob left on the range where it is. */
+    public Reading read(String function, String place) {
+        return read(function, place, OptionalDouble.empty());
+    }
+
     /**
      * One reading.
      *
      * @param function what the box is read with, one of {@link BenchTester#FUNCTIONS}
      * @param place where the probes are: only a simulated tester has to be told
+     * @param range top of the range to be used, base unit; empty leaves its knob where it is
      * @throws BenchTesterException if there is none, or one of another function
      */
-    public Reading read(String function, String place) {
+    public Reading read(String function, String place, OptionalDouble range) {
         tell("FUNC " + function);
+        if (range.isPresent()) {
+            tell("RANG " + BigDecimal.valueOf(range.getAsDouble()).toPlainString());
+        }
         if (isSimulated()) {
             tell("SIM:PROB \"" + place.replace("\"", "") + "\"");
         }

@@ -12,6 +12,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import prantel.devices.BenchTester.Reading;
 
@@ -27,14 +28,15 @@ public final class SimulatedBenchTester implements AutoCloseable {
          * @param place as it was told
          * @param function one of {@link BenchTester#FUNCTIONS}
          * @param nulled whether the leads are
+         * @param range a value in base units that its range must hold; empty where it finds its range by itself
          * @return what the display shows; empty if there is no such place
          * @throws IllegalStateException if the tester would refuse, with what it would say
          */
-        Optional<Shown> read(String place, String function, boolean nulled);
+        Optional<Shown> read(String place, String function, boolean nulled, OptionalDouble range);
     }
 
-    /** @param number empty for over-range and for none */
-    public record Shown(Optional<Double> number, boolean overRange, String unit, String text) {}
+    /** @param number empty for over-range and for none @param range where its knob was: "9.99 Ω", "auto" */
+    public record Shown(Optional<Double> number, boolean overRange, String unit, String text, String range) {}
 
     private final String identity;
     private final World world;
@@ -162,6 +164,7 @@ public final class SimulatedBenchTester implements AutoCloseable {
         private String function = "CONT";
         private boolean nulled = true;
         private String place = "";
+        private OptionalDouble range = OptionalDouble.empty();
         private @Nullable Reading last;
         private final Deque<String> errors = new ArrayDeque<>();
 
@@ -178,6 +181,7 @@ public final class SimulatedBenchTester implements AutoCloseable {
                     function = "CONT";
                     nulled = true;
                     place = "";
+                    range = OptionalDouble.empty();
                     last = null;
                     yield null;
                 }
@@ -189,6 +193,8 @@ public final class SimulatedBenchTester implements AutoCloseable {
                 case "SYST:ERR?", "SYSTEM:ERROR?" -> errors.isEmpty() ? "0,\"No error\"" : errors.poll();
                 case "FUNC", "FUNCTION" -> set(rest.replace("\"", "").toUpperCase(Locale.ROOT));
                 case "FUNC?", "FUNCTION?" -> set();
+                case "RANG", "RANGE" -> range(rest.toUpperCase(Locale.ROOT));
+                case "RANG?", "RANGE?" -> range.isPresent() ? String.valueOf(range.getAsDouble()) : "AUTO";
                 case "NULL" -> nullLeads(rest.toUpperCase(Locale.ROOT));
                 case "NULL?" -> nulled ? "1" : "0";
                 case "SIM:PROB", "SIMULATE:PROBES" -> {
@@ -213,7 +219,21 @@ public final class SimulatedBenchTester implements AutoCloseable {
             if (!BenchTester.FUNCTIONS.contains(wanted)) {
                 refuse(-224, "No such function");
             } else {
+                if (!function.equals(wanted)) {
+                    range = OptionalDouble.empty();
+                }
                 function = wanted;
+            }
+            return null;
+        }
+
+        private @Nullable String range(String wanted) {
+            if (wanted.equals("AUTO")) {
+                range = OptionalDouble.empty();
+            } else if (wanted.matches("[0-9]{1,12}(\\.[0-9]{1,9})?(E[0-9]{1,2})?")) {
+                range = OptionalDouble.of(Double.parseDouble(wanted));
+            } else {
+                refuse(-224, "AUTO or a number in ohms, volts, amps or milliseconds");
             }
             return null;
         }
@@ -230,12 +250,12 @@ public final class SimulatedBenchTester implements AutoCloseable {
         private String read() {
             String now = set();
             try {
-                Optional<Shown> shown = world.read(place, now, nulled);
+                Optional<Shown> shown = world.read(place, now, nulled, range);
                 if (shown.isEmpty()) {
                     return refuse(-221, "The probes are nowhere: tell where with SIM:PROB");
                 }
                 Shown s = shown.get();
-                last = new Reading(s.number(), s.overRange(), s.unit(), now, nulled, s.text());
+                last = new Reading(s.number(), s.overRange(), s.unit(), now, nulled, s.text(), s.range());
                 return last.line();
             } catch (IllegalStateException e) {
                 return refuse(-221, String.valueOf(e.getMessage()));

@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.BufferedReader;
+import java.io.IOException;
 import java.io.InputStreamReader;
+import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import prantel.devices.BenchTester.Reading;
@@ -21,11 +24,12 @@ import prantel.devices.SimulatedBenchTester.Shown;
 class BenchTesterTest {
     private final SimulatedBenchTester tester = new SimulatedBenchTester(0, "T1", BenchTesterTest::world);
 
-    private static Optional<Shown> world(String place, String function, boolean nulled) {
+    private static Optional<Shown> world(String place, String function, boolean nulled, OptionalDouble range) {
+        String knob = range.isPresent() ? range.getAsDouble() + " Ω" : "auto";
         return switch (place) {
-            case "socket" -> Optional.of(new Shown(Optional.of(nulled ? 0.43 : 0.73), false, "OHM", "0.43 Ω"));
-            case "open" -> Optional.of(new Shown(Optional.empty(), true, "MOHM", ">999 MΩ"));
-            case "trips" -> Optional.of(new Shown(Optional.empty(), false, "OHM", "tripped: RCD \"A\""));
+            case "socket" -> Optional.of(new Shown(Optional.of(nulled ? 0.43 : 0.73), false, "OHM", "0.43 Ω", knob));
+            case "open" -> Optional.of(new Shown(Optional.empty(), true, "MOHM", ">999 MΩ", knob));
+            case "trips" -> Optional.of(new Shown(Optional.empty(), false, "OHM", "tripped: RCD \"A\"", knob));
             case "live" -> throw new IllegalStateException("Voltage at the probes");
             default -> Optional.empty();
         };
@@ -56,12 +60,39 @@ class BenchTesterTest {
         try (BenchTesterClient c = client()) {
             assertThat(c.identity()).isEqualTo("Prantel,T1,0001,SIM 1.0");
             Reading r = c.read("CONT", "socket");
-            assertThat(r).isEqualTo(new Reading(Optional.of(0.43), false, "OHM", "CONT", true, "0.43 Ω"));
+            assertThat(r).isEqualTo(new Reading(Optional.of(0.43), false, "OHM", "CONT", true, "0.43 Ω", "auto"));
             assertThat(c.read("INS500", "open").overRange()).isTrue();
             Reading none = c.read("LOOP2", "trips");
             assertThat(none.number()).isEmpty();
             assertThat(none.overRange()).isFalse();
             assertThat(none.shown()).contains("tripped");
+        }
+    }
+
+    /** As on a real one: the knob stays where it was put for one function, and another function begins by itself. */
+    @Test
+    void theRangeIsChosenAndSaid() {
+        try (BenchTesterClient c = client()) {
+            assertThat(c.read("CONT", "socket", OptionalDouble.of(99.9)).range())
+                    .isEqualTo("99.9 Ω");
+            assertThat(c.read("CONT", "socket").range()).isEqualTo("99.9 Ω");
+            assertThat(c.read("INS500", "open").range()).isEqualTo("auto");
+        }
+    }
+
+    /** One that says nothing of its range is as good as before; what is neither a range nor AUTO is refused. */
+    @Test
+    void aRangeIsNotAskedOfEveryTester() throws IOException {
+        assertThat(Reading.parse("0.43,OHM,CONT,1,\"0.43 Ω\"").range()).isEmpty();
+        assertThat(Reading.parse("0.4,OHM,CONT,1,\"0.4 Ω\",\"99.9 Ω\"").range()).isEqualTo("99.9 Ω");
+        try (Socket line = new Socket("127.0.0.1", tester.port())) {
+            OutputStream out = line.getOutputStream();
+            BufferedReader in =
+                    new BufferedReader(new InputStreamReader(line.getInputStream(), StandardCharsets.UTF_8));
+            out.write("RANG 99.9\nRANG?\nRANG far\nSYST:ERR?\nRANG AUTO\nRANG?\n".getBytes(StandardCharsets.UTF_8));
+            assertThat(in.readLine()).isEqualTo("99.9");
+            assertThat(in.readLine()).startsWith("-224,");
+            assertThat(in.readLine()).isEqualTo("AUTO");
         }
     }
 
@@ -170,10 +201,10 @@ class BenchTesterTest {
                 {"func ins500\nFUNC?", "INS500"},
                 {"nonsense 4\nSYST:ERR?", "-113,\"Undefined header\""},
                 {"NULL OFF\nNULL?", "0"},
-                {"FUNC CONT\nSIM:PROB \"socket\"\nREAD?", "0.73,OHM,CONT,0,\"0.43 Ω\""},
-                {"FETC?", "0.73,OHM,CONT,0,\"0.43 Ω\""},
-                {"SIM:PROB \"open\"\nREAD?", "9.90E+37,MOHM,CONT,0,\">999 MΩ\""},
-                {"SIM:PROB \"trips\"\nREAD?", "9.91E+37,OHM,CONT,0,\"tripped: RCD 'A'\""},
+                {"FUNC CONT\nSIM:PROB \"socket\"\nREAD?", "0.73,OHM,CONT,0,\"0.43 Ω\",\"auto\""},
+                {"FETC?", "0.73,OHM,CONT,0,\"0.43 Ω\",\"auto\""},
+                {"SIM:PROB \"open\"\nREAD?", "9.90E+37,MOHM,CONT,0,\">999 MΩ\",\"auto\""},
+                {"SIM:PROB \"trips\"\nREAD?", "9.91E+37,OHM,CONT,0,\"tripped: RCD 'A'\",\"auto\""},
                 {"*RST\nNULL?", "1"},
                 {"x".repeat(500), "-223,\"Too much data\""},
             };

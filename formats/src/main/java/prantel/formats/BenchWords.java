@@ -2,6 +2,11 @@ package prantel.formats;
 
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Range;
+import prantel.core.instrument.Tester;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.quantity.Unit;
 
@@ -41,6 +46,24 @@ public final class BenchWords {
 
     public static String of(Function function) {
         return Objects.requireNonNull(FUNCTIONS.get(function));
+    }
+
+    /**
+     * The range of a tester that its knob is on.
+     *
+     * @param wanted a value in base units that it must hold; empty where it finds its range by itself
+     * @throws IllegalStateException with what the tester says, where no range holds it
+     */
+    public static Optional<Range> range(Function function, Tester tester, OptionalDouble wanted) {
+        Optional<Meter> meter = tester.meter(function);
+        if (wanted.isEmpty() || meter.isEmpty()) {
+            return Optional.empty();
+        }
+        Optional<Range> range = meter.get().holding(wanted.getAsDouble());
+        if (range.isEmpty()) {
+            throw new IllegalStateException("No range reaches so far");
+        }
+        return range;
     }
 
     /** "NONE" for what is no unit of a display. */

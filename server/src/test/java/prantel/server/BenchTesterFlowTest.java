@@ -188,6 +188,17 @@ class BenchTesterFlowTest {
         assertThat(tomas.put(sheet + "/readings", Bays.reading(slot, "9.9", 1)).status())
                 .isEqualTo(200);
         assertThat(ines().get(drill + "/watch").text()).doesNotContain("from the tester");
+        JsonNode ranges = tomas.get(sheet + "/ranges?slot=" + slot).json();
+        assertThat(ranges.valueStream().map(JsonNode::asString)).startsWith("9.99 Ω", "99.9 Ω");
+        Map<String, Object> coarse = taking(slot);
+        coarse.put("range", "99.9 Ω");
+        String rough = tomas.post(sheet + "/take", coarse).json().get("text").asString();
+        assertThat(rough).matches("\\d\\.\\d.Ω");
+        tomas.put(sheet + "/readings", Bays.reading(slot, rough, 2));
+        assertThat(ines().get(drill + "/watch").text()).contains("from the tester, CONT, range 99.9 Ω");
+        Map<String, Object> none = taking(slot);
+        none.put("range", "7 Ω");
+        assertThat(tomas.post(sheet + "/take", none).text()).contains("no-such-range");
         ines().post(drill + "/conduct/break-off", Map.of("eventId", Browser.event(), "what", "only tried"));
         assertThat(tomas.post(sheet + "/take", taking(slot)).status())
                 .as("closed")

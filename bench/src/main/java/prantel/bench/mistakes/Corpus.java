@@ -69,6 +69,8 @@ final class Corpus {
             "middle",
             "doubled",
             "halved",
+            "range-too-low",
+            "range-too-high",
             "wrong-volts",
             "device-on",
             "neutral-in",
@@ -98,6 +100,8 @@ final class Corpus {
             "healthy",
             "wrong-volts",
             "rounds");
+    /** Top of the first range of an insulation tester, Ω. */
+    private static final double LOWEST_RANGE = 9.99e6;
     /** Honest records of the same rig that lie beside each. */
     private static final int OTHERS = 3;
 
@@ -457,6 +461,19 @@ final class Corpus {
             texts.put(slot.id(), text(slot, bench.value(slot, setUp)));
         }
 
+        private void onRange(Map<SlotId, String> texts, Slot.Measured slot, int range) {
+            Meter meter = key.tester().meter(slot.function()).orElseThrow();
+            double base = bench.value(slot);
+            if (texts.containsKey(slot.id()) && meter.ranges().size() > range + 1) {
+                texts.put(
+                        slot.id(),
+                        meter.on(meter.ranges().get(range))
+                                .show(shownBase(slot, base))
+                                .shown()
+                                .replace('\u2009', ' '));
+            }
+        }
+
         private void add(Map<SlotId, String> texts, Slot.Measured slot, double ohms) {
             double base = bench.value(slot);
             if (Double.isFinite(base)) {
@@ -539,6 +556,13 @@ final class Corpus {
                                                     Function.INSULATION_250, probes.a(), probes.b())))));
                         }
                     });
+                case "range-too-low" ->
+                    any(c -> of(c, TestKind.INSULATION).stream()
+                                    .anyMatch(m -> bench.value(m) > LOWEST_RANGE && bench.value(m) < 20 * LOWEST_RANGE))
+                            .ifPresent(c -> of(c, TestKind.INSULATION).forEach(m -> onRange(texts, m, 0)));
+                case "range-too-high" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 2)
+                            .ifPresent(c -> of(c, TestKind.R1_R2).forEach(m -> onRange(texts, m, 1)));
                 case "device-on" ->
                     insulation()
                             .forEach(m -> otherwise(

@@ -60,6 +60,8 @@ public final class MistakeBench {
         RIGHT.put("doubled", List.of(Cause.DOUBLED));
         RIGHT.put("halved", List.of(Cause.HALVED));
         RIGHT.put("wrong-volts", List.of(Cause.WRONG_VOLTS));
+        RIGHT.put("range-too-low", List.of(Cause.WRONG_RANGE));
+        RIGHT.put("range-too-high", List.of(Cause.WRONG_RANGE));
         RIGHT.put("device-on", List.of(Cause.DEVICE_LEFT_ON));
         RIGHT.put("neutral-in", List.of(Cause.NEUTRAL_LEFT_IN));
         RIGHT.put("cpc-off", List.of(Cause.CPC_OFF_BAR, Cause.LEAD_BROKEN));

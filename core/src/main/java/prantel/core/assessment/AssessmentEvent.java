@@ -286,12 +286,23 @@ public sealed interface AssessmentEvent {
      * @param text as its display showed it
      * @param function what it was set to
      * @param nulled whether its leads were nulled
+     * @param range where its knob was, "9.99 Ω" or "auto"; null or empty where it did not say
      */
-    record ReadingTaken(String slot, String text, String instrument, String function, boolean nulled)
-            implements AssessmentEvent {
+    record ReadingTaken(
+            String slot,
+            String text,
+            String instrument,
+            String function,
+            boolean nulled,
+            @Nullable String range) implements AssessmentEvent {
         @Override
         public String subject() {
             return "taken/" + slot;
+        }
+
+        /** Where its knob was: ", range 9.99 Ω"; empty where it found the range by itself, or did not say. */
+        public String onRange() {
+            return range == null || range.isEmpty() || range.equals("auto") ? "" : ", range " + range;
         }
 
         /** What the tester showed is not the writer's: sent again, it is the same deed. */

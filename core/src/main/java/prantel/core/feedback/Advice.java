@@ -43,6 +43,9 @@ final class Advice {
                     case CPC_OFF_BAR -> "Look where the CPC goes before this test, and put it back where it belongs.";
                     case LEAD_BROKEN ->
                         "Join the leads before each test: a lead that is open reads like a circuit that is open.";
+                    case WRONG_RANGE ->
+                        "Begin on the range that holds what you expect, and change it when the display says over-range or leaves"
+                                + " digits out.";
                     case WRONG_VOLTS -> "Say the test voltage aloud for this circuit before you press the button.";
                     case BOND_LEFT_ON, EARTH_LEFT_ON ->
                         "Ask what else joins the two ends you measure between, and take one end off where the procedure wants it.";

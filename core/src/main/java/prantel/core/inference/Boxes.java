@@ -13,6 +13,7 @@ import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Meter;
+import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Written;
 import prantel.core.procedure.SetUp;
@@ -183,6 +184,27 @@ final class Boxes {
         return Check.same(n.base(), base) || Math.abs(n.base() - base) <= 0.5001 * lastDigit;
     }
 
+    /** Whether it says over-range with this top: ">9.99 MΩ". */
+    boolean isAbove(SlotId id, double top) {
+        return sheet.at(id) instanceof Written.Above a && Math.abs(a.base() - top) < 0.005 * top;
+    }
+
+    /** Whether it says over-range with the top of another range than the last. */
+    boolean isOnALowerRange(SlotId id) {
+        if (!(at(id).slot() instanceof Slot.Measured m) || !hasMeter(m)) {
+            return false;
+        }
+        List<Range> ranges = meter(m).ranges();
+        return ranges.subList(0, ranges.size() - 1).stream()
+                .anyMatch(r -> isAbove(id, r.unit().toBase(r.top())));
+    }
+
+    /** Whether a number is written to the digits its display has: fewer agree with much by chance. */
+    boolean isWhole(SlotId id) {
+        return sheet.at(id) instanceof Written.Number n
+                && n.unit().toBase(Math.pow(10, -n.places())) < 1.5 * digit(at(id).slot(), n.base());
+    }
+
     /** Circuits of the sheet, in its order, and the empty one for what belongs to the rig. */
     Set<Optional<CircuitId>> circuits() {
         Set<Optional<CircuitId>> all = new java.util.LinkedHashSet<>();
@@ -197,6 +219,7 @@ final class Boxes {
             case Predicted.Exactly(double base) -> shown(slot, base);
             case Predicted.Slipped(double base, double factor) -> shown(slot, base * factor);
             case Predicted.Round(double step, double right) -> "a multiple of " + shown(slot, step);
+            case Predicted.AboveTop(double top) -> "more than " + shown(slot, top);
             case Predicted.Over over ->
                 slot instanceof Slot.Measured m ? meter(m).overRange().shown() : "over-range";
             case Predicted.InWindow(var window) -> at(slot.id()).withFaults().shown();

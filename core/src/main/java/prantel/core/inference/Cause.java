@@ -31,6 +31,7 @@ public enum Cause {
     DEVICE_LEFT_ON("Device left on", -4.5, "What was switched off for this test?"),
     CPC_OFF_BAR("CPC not on the earth bar", -4, "Where was the CPC for this test?"),
     LEAD_BROKEN("A lead open", -4.5, "How did you check the leads?"),
+    WRONG_RANGE("The tester on another range", -4, "On which range was the tester for this reading?"),
     WRONG_VOLTS("Tested at 250 V", -4.5, "Which voltage did you choose?"),
     BOND_LEFT_ON("Bond not taken off for its test", -3.5, "Which end was off for this reading?"),
     EARTH_LEFT_ON("Earthing conductor not taken off", -3.5, "What was connected to the earth for this reading?"),

@@ -12,6 +12,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import prantel.core.expectation.Expectation;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Range;
 import prantel.core.instrument.Written;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
@@ -62,6 +64,7 @@ final class FigureWorlds {
         neighbours();
         otherRecords();
         roundNumbers();
+        ranges();
         currentOfZe();
         return worlds;
     }
@@ -133,6 +136,71 @@ final class FigureWorlds {
                 worlds.add(new World(Cause.ROUND_NUMBERS, "made up", says, scopes.size() * ROUND_DIGITS.length));
             }
         }
+    }
+
+    /**
+     * The knob on one range for a test of a circuit, or of the whole rig: too low, and whatever lies above its top is over-range; too high, and digits are
+     * missing. A range too high shows in how the number is written, so that it is not taken for one that was made up.
+     */
+    private void ranges() {
+        Map<List<Object>, List<Slot.Measured>> tests = new LinkedHashMap<>();
+        for (Expectation e : boxes.all()) {
+            if (e.slot() instanceof Slot.Measured m && boxes.hasMeter(m)) {
+                Meter meter = boxes.meter(m);
+                List.of(List.<Object>of(m.circuit(), m.step(), meter), List.<Object>of(m.step(), meter))
+                        .forEach(scope -> tests.computeIfAbsent(scope, k -> new ArrayList<>())
+                                .add(m));
+            }
+        }
+        for (List<Slot.Measured> test : tests.values()) {
+            if (test.stream().noneMatch(m -> odd.contains(m.id()))) {
+                continue;
+            }
+            List<Range> ranges = boxes.meter(test.getFirst()).ranges();
+            for (Range range : ranges.subList(0, ranges.size() - 1)) {
+                tooLow(test, range, ranges.size());
+            }
+            for (Range range : ranges.subList(1, ranges.size())) {
+                tooHigh(test, range, ranges.size());
+            }
+        }
+    }
+
+    private void tooLow(List<Slot.Measured> test, Range range, int ranges) {
+        double top = range.unit().toBase(range.top());
+        Map<SlotId, Predicted> says = new HashMap<>();
+        for (Slot.Measured slot : test) {
+            Expectation e = boxes.at(slot.id());
+            boolean above = e.window().isOverRangeOnly()
+                    || boxes.right(slot.id()).filter(r -> r > top).isPresent();
+            if (above) {
+                says.put(slot.id(), new Predicted.AboveTop(top));
+            }
+        }
+        boolean shows = says.keySet().stream().anyMatch(id -> odd.contains(id) && boxes.isAbove(id, top));
+        if (shows) {
+            says.keySet().removeIf(id -> boxes.at(id).window().isOverRangeOnly() && !boxes.isAbove(id, top));
+            worlds.add(new World(Cause.WRONG_RANGE, "on the range up to " + range.label(), says, ranges));
+        }
+    }
+
+    private void tooHigh(List<Slot.Measured> test, Range range, int ranges) {
+        double digit = range.unit().toBase(range.resolution());
+        Map<SlotId, Predicted> says = new HashMap<>();
+        for (Slot.Measured slot : test) {
+            double right = boxes.right(slot.id()).orElse(0.0);
+            boolean coarser = right > 0 && digit > 1.5 * boxes.digit(slot, right);
+            if (coarser && boxes.written(slot.id()) instanceof Written.Number n) {
+                if (n.unit().toBase(Math.pow(10, -n.places())) < 0.99 * digit) {
+                    return;
+                }
+                // either neighbour: the last digit of a coarse range falls this way or that
+                double steps = n.base() / digit;
+                boolean neighbour = Math.abs(steps - Math.rint(steps)) < 1e-6 && Math.abs(n.base() - right) <= digit;
+                says.put(slot.id(), new Predicted.Exactly(neighbour ? n.base() : Math.rint(right / digit) * digit));
+            }
+        }
+        addGroup(Cause.WRONG_RANGE, "on the range up to " + range.label(), says, ranges);
     }
 
     private void slips(Slot.Measured slot) {
@@ -297,7 +365,9 @@ final class FigureWorlds {
 
     private long agreeing(Map<SlotId, Predicted> says) {
         return says.entrySet().stream()
-                .filter(e -> e.getValue() instanceof Predicted.Exactly(double base) && boxes.isSame(e.getKey(), base))
+                .filter(e -> e.getValue() instanceof Predicted.Exactly(double base)
+                        && boxes.isWhole(e.getKey())
+                        && boxes.isSame(e.getKey(), base))
                 .count();
     }
 
@@ -305,6 +375,7 @@ final class FigureWorlds {
     private long differing(Map<SlotId, Predicted> says) {
         return says.entrySet().stream()
                 .filter(e -> e.getValue() instanceof Predicted.Exactly(double base)
+                        && boxes.isWhole(e.getKey())
                         && boxes.isSame(e.getKey(), base)
                         && boxes.right(e.getKey())
                                 .filter(r -> Math.abs(r - base)

@@ -49,6 +49,7 @@ final class Likelihood {
     private static final double STRAINED = 3;
 
     private static final double LOG_RIGHT_ANSWER = -0.05;
+    private static final double LOWER_RANGE = 2;
     /** A number that is copied or chosen is written to the digit nine times of ten. */
     private static final double EXACT = 0.9;
     /** Who makes a number up stays within such a factor of what is right. */
@@ -134,6 +135,7 @@ final class Likelihood {
             case Predicted.Round round -> number.isPresent() && isRound(id, round);
             case Predicted.Slipped(double base, double factor) ->
                 number.filter(n -> isNear(id, n / factor, base)).isPresent();
+            case Predicted.AboveTop(double top) -> boxes.isAbove(id, top);
             case Predicted.Over over -> boxes.isOver(id) || insideFrom(id);
             case Predicted.InWindow window -> true;
         };
@@ -352,8 +354,9 @@ final class Likelihood {
         return switch (predicted) {
             case Predicted.Exactly(double base) ->
                 boxes.isSame(id, base) ? Math.log(EXACT / digit(slot, base)) : Double.NEGATIVE_INFINITY;
+            case Predicted.AboveTop(double top) -> boxes.isAbove(id, top) ? LOG_RIGHT_ANSWER : Double.NEGATIVE_INFINITY;
             case Predicted.Over over ->
-                boxes.isOver(id) || insideFrom(id) ? LOG_RIGHT_ANSWER : Double.NEGATIVE_INFINITY;
+                boxes.isOver(id) ? rightAnswer(id) : insideFrom(id) ? LOG_RIGHT_ANSWER : Double.NEGATIVE_INFINITY;
             case Predicted.Near(double base) ->
                 // not a number: over-range where it could not be told from one
                 boxes.isOver(id) && isNearTop(slot, base) ? LOG_RIGHT_ANSWER - 1 : Double.NEGATIVE_INFINITY;
@@ -384,7 +387,12 @@ final class Likelihood {
         if (window.sideOf(written) != Side.INSIDE && !isSoundInsulation(window, id, slot, written)) {
             return Double.NEGATIVE_INFINITY;
         }
-        return written instanceof Written.Number n ? unknownLog(slot, n.base()) + WITHIN_A_DECADE : LOG_RIGHT_ANSWER;
+        return written instanceof Written.Number n ? unknownLog(slot, n.base()) + WITHIN_A_DECADE : rightAnswer(id);
+    }
+
+    /** Over-range with the top of a lower range is a right answer, though the knob was hardly meant to be there. */
+    private double rightAnswer(SlotId id) {
+        return LOG_RIGHT_ANSWER - (boxes.isOnALowerRange(id) ? LOWER_RANGE : 0);
     }
 
     /** What leaks by itself varies with weather and dust by more than any window: above this nobody asks. */

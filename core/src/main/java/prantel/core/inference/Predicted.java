@@ -17,6 +17,9 @@ sealed interface Predicted {
     /** A number that is a whole multiple of this step, base unit, and of the size of the right one. */
     record Round(double step, double right) implements Predicted {}
 
+    /** Above the top of one range, base unit, and said so: the knob was on that one. */
+    record AboveTop(double top) implements Predicted {}
+
     /** Over-range. */
     record Over() implements Predicted {}
 

@@ -1,6 +1,7 @@
 package prantel.core.instrument;
 
 import java.util.List;
+import java.util.Optional;
 import prantel.core.quantity.Check;
 
 /**
@@ -39,6 +40,16 @@ public record Meter(List<Range> ranges, double percent, int digits) {
             }
         }
         return overRange();
+    }
+
+    /** The same meter with its knob on one range: it shows over-range above its top, and its digits below. */
+    public Meter on(Range range) {
+        return new Meter(List.of(range), percent, digits);
+    }
+
+    /** The lowest range that holds a value in base units; empty if none does. */
+    public Optional<Range> holding(double base) {
+        return ranges.stream().filter(r -> base <= top(r) * (1 + 1e-9)).findFirst();
     }
 
     public Reading.OverRange overRange() {

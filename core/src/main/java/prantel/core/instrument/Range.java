@@ -12,6 +12,11 @@ import prantel.core.quantity.Unit;
 public record Range(double top, double resolution, Unit unit) {
     private static final double MOST_DIGITS = 1e6;
 
+    /** As it is printed beside the knob: "9.99 Ω". */
+    public String label() {
+        return Check.plain(top) + " " + unit.symbol();
+    }
+
     public Range {
         Check.all(
                 () -> Check.positive(top, "top", unit.symbol()),

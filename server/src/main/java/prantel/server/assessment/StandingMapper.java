@@ -33,8 +33,11 @@ interface StandingMapper {
 
     /** Those whose rig is not cleared or whose sheet is not marked, in the order they were prepared. */
     @Select("""
-        select s.assessment_id from assessment_standing s join assessment a on a.assessment_id = s.assessment_id
-        where not s.marked or not s.cleared order by a.prepared_at, a.assessment_id""")
+        select a.assessment_id from assessment a
+        where a.assessment_id in (
+            select assessment_id from assessment_standing where marked = false
+            union select assessment_id from assessment_standing where cleared = false)
+        order by a.prepared_at, a.assessment_id""")
     List<String> open();
 
     @Select("select assessment_id from assessment_standing where bay_id = #{bayId}")
@@ -56,10 +59,11 @@ interface StandingMapper {
 
     @Select("""
         select a.assessment_id, c.name as candidate, a.rig_id, a.rig_version, s.verdict, s.overridden, s.decided_at as at
-        from assessment_standing s
+        from (select * from assessment_standing where decided_at is not null
+            order by decided_at desc limit #{most}) s
         join assessment a on a.assessment_id = s.assessment_id
         join account c on c.account_id = a.candidate_id
-        where s.marked order by s.decided_at desc limit #{most}""")
+        order by s.decided_at desc""")
     List<Assessments.Kept> kept(int most);
 
     @Select("""
@@ -70,9 +74,9 @@ interface StandingMapper {
     List<Assessments.Use> usesOf(String prefix);
 
     @Select("""
-        select count(*) from assessment_standing s join assessment a on a.assessment_id = s.assessment_id
-        where a.bay_id = #{bayId} and s.cleared""")
-    int clearedIn(String bayId);
+        select exists (select 1 from assessment a join assessment_standing s on s.assessment_id = a.assessment_id
+            where a.bay_id = #{bayId} and s.cleared)""")
+    boolean isClearedIn(String bayId);
 
     @Delete("delete from opinion_open where assessment_id = #{id}")
     void forgetOpinions(String id);

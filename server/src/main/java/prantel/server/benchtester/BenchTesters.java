@@ -1,6 +1,7 @@
 package prantel.server.benchtester;
 
 import java.util.Objects;
+import java.util.OptionalDouble;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import prantel.core.instrument.Tester.Function;
@@ -29,11 +30,11 @@ public class BenchTesters {
         return workshop.bay(bayId).benchTester() != null;
     }
 
-    /** @param instrument as it says who it is @param text what its display shows @param nulled whether its leads were */
-    public record TakenReading(String text, String instrument, String function, boolean nulled) {}
+    /** @param instrument as it says who it is @param text what its display shows @param nulled whether its leads were @param range where its knob was: "9.99 Ω", "auto"; empty where it does not say */
+    public record TakenReading(String text, String instrument, String function, boolean nulled, String range) {}
 
-    /** @throws Refusal if there is no tester, or no reading of it */
-    public TakenReading take(String bayId, Function function, String place) {
+    /** @param range top of the range to be used, base unit; empty leaves its knob where it is @throws Refusal if there is no tester, or no reading of it */
+    public TakenReading take(String bayId, Function function, String place, OptionalDouble range) {
         String address = workshop.bay(bayId).benchTester();
         if (address == null) {
             throw Refusal.conflict("no-tester", "this bay has no bench tester: write the reading");
@@ -43,8 +44,9 @@ public class BenchTesters {
         int port = Integer.parseInt(address.substring(colon + 1));
         for (int tries = 1; ; tries++) {
             try (BenchTesterClient tester = new BenchTesterClient(host, port)) {
-                BenchTester.Reading reading = tester.read(BenchWords.of(function), place);
-                return new TakenReading(reading.shown(), tester.identity(), reading.function(), reading.nulled());
+                BenchTester.Reading reading = tester.read(BenchWords.of(function), place, range);
+                return new TakenReading(
+                        reading.shown(), tester.identity(), reading.function(), reading.nulled(), reading.range());
             } catch (BenchTesterException e) {
                 if (e.kind() != Kind.IN_USE || tries == TRIES_WHILE_IN_USE) {
                     throw new Refusal(

@@ -42,7 +42,7 @@ class DemoBenchTesters implements DisposableBean {
                 SimulatedBenchTester tester = new SimulatedBenchTester(
                         0,
                         "bay " + bay.number(),
-                        (place, function, nulled) -> world.read(bay.bayId(), place, function, nulled));
+                        (place, function, nulled, range) -> world.read(bay.bayId(), place, function, nulled, range));
                 testers.put(bay.bayId(), tester);
                 workshop.setBenchTester(bay.bayId(), "127.0.0.1:" + tester.port());
             }

@@ -83,7 +83,8 @@ final class Deeds {
                     case AssessmentEvent.Stopped stopped -> "Stopped for safety: " + stopped.what();
                     case AssessmentEvent.StopLifted lifted -> "Went on after the stop: " + lifted.reason();
                     case AssessmentEvent.ReadingTaken taken ->
-                        "Taken from " + taken.instrument() + ": " + box(taken.slot()) + " reads " + taken.text();
+                        "Taken from " + taken.instrument() + ": " + box(taken.slot()) + " reads " + taken.text()
+                                + taken.onRange();
                     case AssessmentEvent.Ticked tick -> ticked(tick);
                     case AssessmentEvent.Halted halted ->
                         "Clock stopped, " + halted.why().words() + ": " + halted.what();

@@ -1,6 +1,7 @@
 package prantel.server.setting;
 
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
@@ -8,6 +9,7 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Probing;
 import prantel.core.instrument.Meter;
+import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
 import prantel.core.sequence.Slot;
@@ -33,7 +35,7 @@ public class BenchWorld {
     }
 
     /** @throws IllegalStateException with what the tester says when it refuses */
-    public Optional<Shown> read(String bayId, String place, String function, boolean nulled) {
+    public Optional<Shown> read(String bayId, String place, String function, boolean nulled, OptionalDouble wanted) {
         Optional<Assessment> here = assessments.inBay(bayId);
         if (here.isEmpty()) {
             return Optional.empty();
@@ -53,26 +55,33 @@ public class BenchWorld {
             throw new IllegalStateException("Voltage at the probes, not measured");
         }
         if (!live && measured.step().isLive()) {
-            return Optional.of(new Shown(Optional.empty(), false, "V", "no supply"));
+            return Optional.of(new Shown(Optional.empty(), false, "V", "no supply", "auto"));
         }
-        return Optional.of(shown(key.expectation(id), measured, key.tester(), bayId, nulled));
+        Optional<Range> range = BenchWords.range(measured.function(), key.tester(), wanted);
+        return Optional.of(shown(key.expectation(id), measured, new Held(key.tester(), bayId, nulled, range)));
     }
 
+    /** An instrument in somebody's hand. */
+    private record Held(Tester tester, String bayId, boolean nulled, Optional<Range> range) {}
+
     /** Its gain is its own and stays; the last digit is not the same twice. */
-    private static Shown shown(
-            Expectation expectation, Slot.Measured measured, Tester tester, String bayId, boolean nulled) {
+    private static Shown shown(Expectation expectation, Slot.Measured measured, Held held) {
+        Tester tester = held.tester();
         double percent = tester.meter(measured.function()).map(Meter::percent).orElse(0.0);
-        double share = new SplittableRandom((tester.id() + bayId + measured.function()).hashCode()).nextDouble(-1, 1);
+        double share =
+                new SplittableRandom((tester.id() + held.bayId() + measured.function()).hashCode()).nextDouble(-1, 1);
         Reading reading = Probing.of(
                 expectation,
                 tester,
-                nulled,
+                held.nulled(),
                 1 + share * percent / 100 / 3,
-                new SplittableRandom().nextDouble(-MOST_DIGITS, MOST_DIGITS));
+                new SplittableRandom().nextDouble(-MOST_DIGITS, MOST_DIGITS),
+                held.range());
         return new Shown(
                 reading instanceof Reading.Value value ? Optional.of(value.value()) : Optional.empty(),
                 reading instanceof Reading.OverRange,
                 BenchWords.of(reading.unit()),
-                reading.shown());
+                reading.shown(),
+                held.range().map(Range::label).orElse("auto"));
     }
 }

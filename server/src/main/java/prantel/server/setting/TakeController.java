@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import java.util.OptionalDouble;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -37,7 +38,7 @@ class TakeController {
         Key key = keys.key(assessment);
         Slot slot = key.expectation(new SlotId(at.slot())).slot();
         if (slot instanceof Slot.Measured measured) {
-            return testers.take(assessment.fixed().bayId(), measured.function(), at.slot());
+            return testers.take(assessment.fixed().bayId(), measured.function(), at.slot(), OptionalDouble.empty());
         }
         throw new ProblemsException(
                 new Problem("not-measured", "slot", "", "this box is chosen or worked out from others: write it"));

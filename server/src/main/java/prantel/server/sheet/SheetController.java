@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +17,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
@@ -25,6 +27,8 @@ import prantel.core.assessment.Rules;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.Place;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Range;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
@@ -219,9 +223,37 @@ class SheetController {
                 && testers.isThere(assessment.fixed().bayId());
     }
 
-    record Taking(String eventId, String slot) {}
+    /** @param range where the knob is put, one of its ranges; null where the tester finds it by itself */
+    record Taking(String eventId, String slot, @Nullable String range) {}
 
     record TakenOver(String text) {}
+
+    /** The ranges that the bay's tester can be put on for a box; one or none is no choice. */
+    @GetMapping("/{id}/ranges")
+    List<String> ranges(@PathVariable String id, @RequestParam String slot, Principal who) {
+        Assessment assessment = own(id, who);
+        return mustHaveBox(assessment, slot) instanceof Slot.Measured measured && mayTake(assessment)
+                ? ranges(assessment, measured).stream().map(Range::label).toList()
+                : List.of();
+    }
+
+    private List<Range> ranges(Assessment assessment, Slot.Measured box) {
+        return keys.tester(assessment).meter(box.function()).map(Meter::ranges).orElse(List.of());
+    }
+
+    private OptionalDouble top(Assessment assessment, Slot.Measured box, @Nullable String label) {
+        if (label == null) {
+            return OptionalDouble.empty();
+        }
+        return ranges(assessment, box).stream()
+                .filter(r -> r.label().equals(label))
+                .mapToDouble(r -> r.unit().toBase(r.top()))
+                .boxed()
+                .findFirst()
+                .map(OptionalDouble::of)
+                .orElseThrow(() -> new ProblemsException(new Problem(
+                        "no-such-range", "range", Check.quoted(label), "choose one of the tester’s ranges, or none")));
+    }
 
     /** What the bay's tester shows for a box, where the scheme allows it; the candidate writes it, or not. */
     @PostMapping("/{id}/take")
@@ -235,12 +267,18 @@ class SheetController {
             throw Refusal.conflict("not-measured", "this box is chosen or worked out from others: write it");
         }
         refuseUnless(Rules.mayWrite(slot, before));
-        BenchTesters.TakenReading reading = testers.take(before.fixed().bayId(), measured.function(), taking.slot());
+        BenchTesters.TakenReading reading = testers.take(
+                before.fixed().bayId(), measured.function(), taking.slot(), top(before, measured, taking.range()));
         assessments.append(
                 id,
                 taking.eventId(),
                 new AssessmentEvent.ReadingTaken(
-                        taking.slot(), reading.text(), reading.instrument(), reading.function(), reading.nulled()),
+                        taking.slot(),
+                        reading.text(),
+                        reading.instrument(),
+                        reading.function(),
+                        reading.nulled(),
+                        reading.range()),
                 who.getName());
         return new TakenOver(reading.text());
     }

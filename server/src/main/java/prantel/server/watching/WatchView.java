@@ -238,6 +238,9 @@ record WatchView(
             return "";
         }
         boolean same = Notation.read(taken.text(), slot.boxUnit()).equals(Notation.read(text, slot.boxUnit()));
-        return same ? "from the tester, " + taken.function() + (taken.nulled() ? "" : ", leads not nulled") : "";
+        return same
+                ? "from the tester, " + taken.function() + taken.onRange()
+                        + (taken.nulled() ? "" : ", leads not nulled")
+                : "";
     }
 }

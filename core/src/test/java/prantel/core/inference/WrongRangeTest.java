@@ -1,0 +1,86 @@
+package prantel.core.inference;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import prantel.core.expectation.Expectation;
+import prantel.core.expectation.Key;
+import prantel.core.expectation.Probing;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultSet;
+import prantel.core.fixtures.Faults;
+import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
+import prantel.core.fixtures.Testers;
+import prantel.core.instrument.Meter;
+import prantel.core.instrument.Range;
+import prantel.core.instrument.Tester;
+import prantel.core.rig.Conductor;
+import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/** A knob on one range: what it shows, and what is said of it. What meters show: common practice, no source. */
+class WrongRangeTest {
+    private static final Tester TESTER = Testers.usual();
+
+    private static Key key(Fault... faults) {
+        return Key.of(Rigs.fiveSockets(), FaultSet.of(faults), TESTER, Schemes.fullSequence());
+    }
+
+    /** What this tester shows with its knob there for one test, and as it should for all others. */
+    private static Map<SlotId, String> shown(Key key, TestKind test, Range range) {
+        Map<SlotId, String> texts = new LinkedHashMap<>();
+        for (Expectation e : key.expectations()) {
+            if (e.slot().step() != TestKind.R2) {
+                boolean there = e.slot() instanceof Slot.Measured && e.slot().step() == test;
+                texts.put(
+                        e.slot().id(),
+                        Probing.of(e, TESTER, true, 1, 0, there ? Optional.of(range) : Optional.empty())
+                                .shown());
+            }
+        }
+        return texts;
+    }
+
+    private static List<Cause> causes(Key key, Map<SlotId, String> texts) {
+        return Explainer.explain(key, WrittenSheet.read(texts, key)).values().stream()
+                .flatMap(e -> e.stream().limit(1))
+                .map(Explanation::cause)
+                .distinct()
+                .toList();
+    }
+
+    @Test
+    void aRangeTooLowShowsOverRangeWhereThereIsAValue() {
+        Range lowest = TESTER.insulationTester().ranges().getFirst();
+        Key key = key(Faults.lowInsulation(3, Conductor.LINE, Conductor.CPC, 15));
+        Map<SlotId, String> texts = shown(key, TestKind.INSULATION, lowest);
+        assertThat(texts).containsValue(">9.99\u2009MΩ");
+        assertThat(causes(key, texts)).containsExactly(Cause.WRONG_RANGE);
+    }
+
+    @Test
+    void aRangeTooHighLeavesDigitsOutAndIsNotCalledMadeUp() {
+        Key key = key(Faults.joint(2, Conductor.CPC, 0.5));
+        Range coarse = TESTER.ohmmeter().ranges().get(2);
+        Map<SlotId, String> texts = shown(key, TestKind.R1_R2, coarse);
+        assertThat(texts.values()).anySatisfy(t -> assertThat(t).matches("[01]\u2009Ω"));
+        assertThat(causes(key, texts)).contains(Cause.WRONG_RANGE).doesNotContain(Cause.ROUND_NUMBERS);
+    }
+
+    @Test
+    void aMeterOnOneRangeShowsNothingAboveIt() {
+        Meter ohms = TESTER.ohmmeter();
+        Range first = ohms.ranges().getFirst();
+        assertThat(ohms.on(first).show(9.5).shown()).isEqualTo(ohms.show(9.5).shown());
+        assertThat(ohms.on(first).show(12).shown()).isEqualTo(">9.99\u2009Ω");
+        assertThat(ohms.holding(12)).contains(ohms.ranges().get(1));
+        assertThat(ohms.holding(1e9)).isEmpty();
+        assertThat(first.label()).isEqualTo("9.99 Ω");
+    }
+}
