@@ -258,7 +258,9 @@ public class Accounts {
 
     /** The newest first. */
     public List<SignedIn> signIns(String id) {
-        return mapper.signIns(id, SIGN_INS_SHOWN);
+        return mapper.signIns(id, SIGN_INS_SHOWN).stream()
+                .map(s -> new SignedIn(s.at(), s.address(), DeviceWords.of(s.device())))
+                .toList();
     }
 
     private static String cut(String text, int longest) {
