@@ -84,6 +84,7 @@ final class Corpus {
             "fault-not-set",
             "fault-elsewhere",
             "fault-left-over",
+            "fault-left-over-sized",
             "fault-drifted");
     /** Mistakes that leave each other their boxes, mostly. */
     private static final List<String> TOGETHER = List.of(
@@ -196,7 +197,8 @@ final class Corpus {
     /** The rig as it is when somebody set it otherwise than was meant. */
     private Optional<Key> otherwiseSet(Key key, String kind) {
         List<Fault> set = key.faults().faults();
-        if (set.isEmpty() && !kind.equals("fault-left-over")) {
+        boolean leftOver = kind.startsWith("fault-left-over");
+        if (set.isEmpty() && !leftOver) {
             return Optional.empty();
         }
         List<Fault> there = new ArrayList<>(set);
@@ -216,6 +218,11 @@ final class Corpus {
                 all.stream()
                         .filter(f -> !f.kind().isSeen() && f.kind().magnitude().isEmpty())
                         .toList();
+            case "fault-left-over-sized" ->
+                all.stream()
+                        .filter(f -> !f.kind().isSeen() && f.kind().magnitude().isPresent())
+                        .map(f -> f.withSize(f.size() * Math.exp(0.5 * random.nextGaussian())))
+                        .toList();
             case "fault-drifted" ->
                 one == null || one.kind().magnitude().isEmpty()
                         ? List.of()
@@ -225,7 +232,7 @@ final class Corpus {
         if (others.isEmpty() && !kind.equals("fault-not-set")) {
             return Optional.empty();
         }
-        if (kind.equals("fault-left-over") && one != null) {
+        if (leftOver && one != null) {
             there.add(one);
         }
         if (!others.isEmpty()) {

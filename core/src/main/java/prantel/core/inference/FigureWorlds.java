@@ -30,6 +30,8 @@ final class FigureWorlds {
     private static final int ENOUGH_ALIKE = 8;
 
     private static final double NEARLY_ALL_ALIKE = 0.9;
+    /** Below so many digits of the display honest people read the same. */
+    private static final int DIGITS_THAT_DIFFER = 9;
     /** Steps a hand rounds to, in digits of the display: an honest reading is a multiple of the first once in five. */
     private static final int[] ROUND_DIGITS = {5, 10, 50};
 
@@ -71,7 +73,7 @@ final class FigureWorlds {
 
     /**
      * Box by box what stands in a record handed in before: all of it, or one circuit. Only where hands and clips make each
-     * reading a digit or two another one: a voltage may well be the same for everybody.
+     * reading a digit or two another one: a voltage may well be the same for everybody, and so may 0.02 Ω of a bond.
      */
     private void otherRecords() {
         boxes.others().forEach((other, theirs) -> {
@@ -82,7 +84,9 @@ final class FigureWorlds {
                 if (e.slot() instanceof Slot.Measured m
                         && (m.function().isContinuity() || m.function().isLoop())
                         && boxes.isByHand(id)
-                        && boxes.number(id).filter(n -> n > 0).isPresent()
+                        && boxes.number(id)
+                                .filter(n -> n > DIGITS_THAT_DIFFER * boxes.digit(m, n))
+                                .isPresent()
                         && theirs.at(id) instanceof Written.Number n) {
                     Predicted same = new Predicted.Exactly(n.base());
                     all.put(id, same);

@@ -8,11 +8,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
@@ -68,10 +71,11 @@ final class RigWorlds {
     /** About what nobody set and is in all the same. The dearest of all: each is a rig of its own. */
     List<World> ofWhatWasLeft() {
         List<Fault> set = boxes.key().faults().faults();
-        List<Fault> others = unsizedAtOddCircuits();
+        List<Fault> others = atOddCircuits(f -> f.kind().magnitude().isEmpty());
         for (Fault fault : others) {
             added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size());
         }
+        ofSomeSize(set);
         // what is odd at several circuits is not one fault taken for another
         for (Fault meant : oddCircuits().size() > FEW_CIRCUITS ? List.<Fault>of() : set) {
             List<Fault> rest = new ArrayList<>(set);
@@ -88,6 +92,61 @@ final class RigWorlds {
             }
         }
         return worlds;
+    }
+
+    /** Joints and leaks that stayed from another day, each of the size that the odd readings ask for. */
+    private void ofSomeSize(List<Fault> set) {
+        List<Fault> sized = atOddCircuits(f -> f.kind().magnitude().isPresent());
+        for (Fault fault : sized) {
+            try {
+                List<Fault> more = new ArrayList<>(set);
+                more.add(fault);
+                OptionalDouble factor = asked(boxes.key().bench(new FaultSet(more)));
+                if (factor.isPresent()) {
+                    double size = significant(factor.getAsDouble() * fault.size());
+                    added(
+                            Cause.FAULT_LEFT_OVER,
+                            "with, of about "
+                                    + fault.kind().magnitude().orElseThrow().shown(size) + ",",
+                            fault.withSize(size),
+                            set,
+                            SIZES.length * sized.size());
+                }
+            } catch (ProblemsException e) {
+                // of a size that is never set, or not together with what is set
+            }
+        }
+    }
+
+    /** By how much a fault has to be larger for the odd readings, most of which it has to move; empty where it does not. */
+    private OptionalDouble asked(Bench with) {
+        List<Double> factors = new ArrayList<>();
+        int looked = 0;
+        for (SlotId id : odd) {
+            Optional<Double> written = boxes.number(id);
+            if (looked >= MOST_LOOKED_AT
+                    || written.isEmpty()
+                    || !(boxes.at(id).slot() instanceof Slot.Measured slot)
+                    || !boxes.hasMeter(slot)) {
+                continue;
+            }
+            looked++;
+            double now = boxes.bench().value(slot);
+            double then = with.value(slot);
+            double read = written.get() - boxes.asBuilt(slot);
+            double factor = slot.function().isInsulation()
+                    ? (1 / then - 1 / now) / (1 / read - 1 / now)
+                    : (read - now) / (then - now);
+            if (Double.isFinite(factor) && factor > 0) {
+                factors.add(factor);
+            } else if (looked == 2 && factors.isEmpty()) {
+                return OptionalDouble.empty();
+            }
+        }
+        factors.sort(null);
+        return factors.isEmpty() || 2 * factors.size() < looked
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(factors.get(factors.size() / 2));
     }
 
     private void added(Cause cause, String with, Fault fault, List<Fault> rest, int places) {
@@ -245,12 +304,12 @@ final class RigWorlds {
         }
     }
 
-    /** Kinds without a size, at the circuits that read oddly: what may have stayed from another day. */
-    private List<Fault> unsizedAtOddCircuits() {
+    /** At the circuits that read oddly: what may have stayed from another day. */
+    private List<Fault> atOddCircuits(Predicate<Fault> which) {
         Set<CircuitId> circuits = oddCircuits();
         return FaultCatalogue.everyFault(boxes.key().rig()).stream()
                 .filter(f -> f.place().ofCircuit().filter(circuits::contains).isPresent())
-                .filter(f -> f.kind().magnitude().isEmpty() && !f.kind().isSeen())
+                .filter(f -> !f.kind().isSeen() && which.test(f))
                 .limit(MOST_LEFT_OVER)
                 .toList();
     }
@@ -259,7 +318,7 @@ final class RigWorlds {
         try {
             FaultSet set = new FaultSet(faults);
             Bench bench = boxes.key().bench(set);
-            Map<SlotId, Predicted> says = mayExplain(bench) ? said(set, bench) : Map.of();
+            Map<SlotId, Predicted> says = mayExplain(set, bench) ? said(set, bench) : Map.of();
             if (says.keySet().stream().anyMatch(odd::contains)) {
                 worlds.add(new World(cause, words, says, places));
             }
@@ -316,9 +375,10 @@ final class RigWorlds {
     }
 
     /** Whether half of some odd boxes at least could read with these faults what stands there: cheaper than all of them. */
-    private boolean mayExplain(Bench bench) {
+    private boolean mayExplain(FaultSet faults, Bench bench) {
         int looked = 0;
         int may = 0;
+        Set<SlotId> words = new HashSet<>();
         for (SlotId id : odd) {
             if (looked >= MOST_LOOKED_AT
                     || !(boxes.at(id).slot() instanceof Slot.Measured slot)
@@ -327,11 +387,20 @@ final class RigWorlds {
             }
             looked++;
             boolean isWords = boxes.number(id).isEmpty() && !boxes.isOver(id);
-            boolean mayBe = isWords || !boxes.hasMeter(slot)
-                    // which words only a key tells: here, that they are others
-                    ? !bench.find(slot).equals(boxes.bench().find(slot))
-                    : likelihood.mayBe(id, predicted(slot, bench.value(slot)));
-            may += mayBe ? 1 : 0;
+            if (isWords || !boxes.hasMeter(slot)) {
+                // which words only a key tells: here, that they are others
+                if (!bench.find(slot).equals(boxes.bench().find(slot))) {
+                    words.add(id);
+                }
+            } else if (likelihood.mayBe(id, predicted(slot, bench.value(slot)))) {
+                may++;
+            }
+        }
+        if (!words.isEmpty() && 2 * (may + words.size()) >= looked) {
+            Key other = boxes.key().with(faults, words);
+            may += (int) words.stream()
+                    .filter(id -> other.expectation(id).window().sideOf(boxes.written(id)) == Window.Side.INSIDE)
+                    .count();
         }
         return may > 0 && 2 * may >= looked;
     }
