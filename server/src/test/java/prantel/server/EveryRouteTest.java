@@ -37,6 +37,7 @@ class EveryRouteTest {
             "GET /api/my/sheets",
             "GET /api/my/sheets/{id}",
             "GET /api/my/sheets/{id}/standing",
+            "GET /api/my/sheets/{id}/ranges",
             "PUT /api/my/sheets/{id}/ticks",
             "POST /api/my/sheets/{id}/take",
             "PUT /api/my/sheets/{id}/expected",

@@ -3,6 +3,7 @@ package prantel.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
@@ -13,6 +14,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -99,6 +101,15 @@ class OpenApiTest {
                 .toList();
     }
 
+    /** Fields as they are sent: those of a part that is sent as if they were its own are the whole's. */
+    private static List<RecordComponent> fields(Class<?> type) {
+        return Arrays.stream(type.getRecordComponents())
+                .flatMap(c -> c.getAccessor().isAnnotationPresent(JsonUnwrapped.class)
+                        ? fields(c.getType()).stream()
+                        : Stream.of(c))
+                .toList();
+    }
+
     /** Every field is always there; one that may be null says so. */
     private void sayWhatMayBeNull(String name, ObjectNode schema) {
         Class<?> type = records.get(name);
@@ -106,7 +117,7 @@ class OpenApiTest {
             return;
         }
         ArrayNode required = schema.putArray("required");
-        for (RecordComponent component : type.getRecordComponents()) {
+        for (RecordComponent component : fields(type)) {
             required.add(component.getName());
             JsonNode property = schema.get("properties").get(component.getName());
             if (component.getAnnotatedType().isAnnotationPresent(Nullable.class)) {

@@ -36,7 +36,7 @@ public enum Cause {
     BOND_LEFT_ON("Bond not taken off for its test", -3.5, "Which end was off for this reading?"),
     EARTH_LEFT_ON("Earthing conductor not taken off", -3.5, "What was connected to the earth for this reading?"),
     CURRENT_OF_ZE("Current shown at the Ze test copied", -3.5, "Where did you read this current?"),
-    CALCULATED("Agrees to the digit with Ze + R1+R2", -5, "How did you arrive at these values?"),
+    CALCULATED("Agrees to the digit with Ze + R1+R2", -5.5, "How did you arrive at these values?"),
     COPIED_CALCULATION("Agrees to the digit with length and table", -6, "How did you arrive at these values?"),
     NEIGHBOUR("Values of another circuit", -5, "Which circuit are these values of?"),
     COPIED_RECORD("Agrees to the digit with another record of this rig", -6, "How did you arrive at these values?"),

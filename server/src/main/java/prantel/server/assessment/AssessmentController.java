@@ -1,5 +1,6 @@
 package prantel.server.assessment;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -70,22 +71,25 @@ class AssessmentController {
 
     record NewAssessment(String bayId, String candidateId, String testerId, String schemeId) {}
 
+    record Header(
+            @JsonUnwrapped HeaderPlace where,
+            @JsonUnwrapped HeaderStanding standing,
+            @JsonUnwrapped HeaderCourse course) {}
+
+    /** Which assessment, where. */
+    record HeaderPlace(String id, int bay, String bayId, String rig, String scheme, String candidate) {}
+
+    /** How far it is. */
+    record HeaderStanding(Stage stage, boolean occupiesBay, int faultsSet, boolean live) {}
+
     /**
+     * When it was worked on, and how it ended.
+     *
      * @param brokenOff why it ended without a judgement; empty where it did not
      * @param decided whether its outcome is signed
      * @param resitOf the assessment of which parts are done again in it; null for a first sitting
      */
-    record Header(
-            String id,
-            int bay,
-            String bayId,
-            String rig,
-            String scheme,
-            String candidate,
-            Stage stage,
-            boolean occupiesBay,
-            int faultsSet,
-            boolean live,
+    record HeaderCourse(
             @Nullable OffsetDateTime openedAt,
             @Nullable OffsetDateTime handedInAt,
             String brokenOff,
@@ -169,20 +173,25 @@ class AssessmentController {
     private Header header(Assessment assessment) {
         Conduct.BrokenOff broken = assessment.conduct().brokenOff();
         return new Header(
-                assessment.id(),
-                workshop.bay(assessment.fixed().bayId()).number(),
-                assessment.fixed().bayId(),
-                keys.rig(assessment).name(),
-                keys.scheme(assessment).name(),
-                accounts.get(assessment.fixed().candidateId()).name(),
-                assessment.stage(),
-                assessment.occupiesBay(),
-                assessment.occupiesBay() ? keys.faults(assessment).faults().size() : 0,
-                assessment.energisedAt() != null,
-                assessment.openedAt(),
-                assessment.handedInAt(),
-                broken == null ? "" : broken.reason(),
-                assessment.outcome() != null,
-                assessment.conduct().resit().map(Conduct.Resit::of).orElse(null));
+                new HeaderPlace(
+                        assessment.id(),
+                        workshop.bay(assessment.fixed().bayId()).number(),
+                        assessment.fixed().bayId(),
+                        keys.rig(assessment).name(),
+                        keys.scheme(assessment).name(),
+                        accounts.get(assessment.fixed().candidateId()).name()),
+                new HeaderStanding(
+                        assessment.stage(),
+                        assessment.occupiesBay(),
+                        assessment.occupiesBay()
+                                ? keys.faults(assessment).faults().size()
+                                : 0,
+                        assessment.energisedAt() != null),
+                new HeaderCourse(
+                        assessment.openedAt(),
+                        assessment.handedInAt(),
+                        broken == null ? "" : broken.reason(),
+                        assessment.outcome() != null,
+                        assessment.conduct().resit().map(Conduct.Resit::of).orElse(null)));
     }
 }

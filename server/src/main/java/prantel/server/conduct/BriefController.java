@@ -1,5 +1,6 @@
 package prantel.server.conduct;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -38,19 +39,22 @@ class BriefController {
     record BriefStep(String title, boolean live, int boxes) {}
 
     record BriefView(
-            String candidate,
-            String assessor,
-            int bay,
-            String rig,
-            String earthing,
-            String scheme,
-            String purpose,
-            String tester,
-            List<String> circuits,
-            BriefTimes times,
-            List<String> given,
-            List<BriefStep> steps,
-            List<String> confirms) {}
+            @JsonUnwrapped BriefPeople people,
+            @JsonUnwrapped BriefRig rig,
+            @JsonUnwrapped BriefScheme scheme,
+            @JsonUnwrapped BriefTerms terms) {}
+
+    /** Who. */
+    record BriefPeople(String candidate, String assessor) {}
+
+    /** Where, on what. */
+    record BriefRig(int bay, String rig, String earthing, List<String> circuits, String tester) {}
+
+    /** By which scheme. */
+    record BriefScheme(String scheme, String purpose, List<BriefStep> steps) {}
+
+    /** On which terms. */
+    record BriefTerms(BriefTimes times, List<String> given, List<String> confirms) {}
 
     @GetMapping
     BriefView brief(@PathVariable String id) {
@@ -61,29 +65,33 @@ class BriefController {
         About.Times times = scheme.about().times();
         double factor = conduct.adjustment().timeFactor();
         return new BriefView(
-                accounts.nameOf(assessment.fixed().candidateId()),
-                accounts.nameOf(conduct.assessor()),
-                workshop.bay(assessment.fixed().bayId()).number(),
-                keys.rig(assessment).name(),
-                keys.rig(assessment).supply().declared().earthing().label(),
-                scheme.name(),
-                scheme.about().purpose(),
-                keys.tester(assessment).label(),
-                keys.rig(assessment).circuits().stream()
-                        .filter(c -> keys.circuits(assessment).isEmpty()
-                                || keys.circuits(assessment).contains(c.id()))
-                        .map(c -> c.label())
-                        .toList(),
-                new BriefTimes(
-                        Math.round(times.dead() * factor),
-                        Math.round(times.live() * factor),
-                        Math.round(times.all() * factor)),
-                conduct.adjustment().given(),
-                scheme.steps().stream()
-                        .map(s -> new BriefStep(s.title(), s.isLive(), (int) slots.stream()
-                                .filter(b -> s.tests().contains(b.step()))
-                                .count()))
-                        .toList(),
-                Checklist.READY.items().stream().map(Checklist.Item::words).toList());
+                new BriefPeople(accounts.nameOf(assessment.fixed().candidateId()), accounts.nameOf(conduct.assessor())),
+                new BriefRig(
+                        workshop.bay(assessment.fixed().bayId()).number(),
+                        keys.rig(assessment).name(),
+                        keys.rig(assessment).supply().declared().earthing().label(),
+                        keys.rig(assessment).circuits().stream()
+                                .filter(c -> keys.circuits(assessment).isEmpty()
+                                        || keys.circuits(assessment).contains(c.id()))
+                                .map(c -> c.label())
+                                .toList(),
+                        keys.tester(assessment).label()),
+                new BriefScheme(
+                        scheme.name(),
+                        scheme.about().purpose(),
+                        scheme.steps().stream()
+                                .map(s -> new BriefStep(s.title(), s.isLive(), (int) slots.stream()
+                                        .filter(b -> s.tests().contains(b.step()))
+                                        .count()))
+                                .toList()),
+                new BriefTerms(
+                        new BriefTimes(
+                                Math.round(times.dead() * factor),
+                                Math.round(times.live() * factor),
+                                Math.round(times.all() * factor)),
+                        conduct.adjustment().given(),
+                        Checklist.READY.items().stream()
+                                .map(Checklist.Item::words)
+                                .toList()));
     }
 }

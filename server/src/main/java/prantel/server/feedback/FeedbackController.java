@@ -1,5 +1,6 @@
 package prantel.server.feedback;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.HashSet;
@@ -60,22 +61,28 @@ class FeedbackController {
         this.pdf = pdf;
     }
 
+    /** @param seq of the last event about it: what is written on */
+    record FeedbackView(
+            int seq,
+            @JsonUnwrapped FeedbackMay may,
+            @JsonUnwrapped FeedbackDrafts drafts,
+            @Nullable GivenFeedback given) {}
+
     /**
-     * @param seq of the last event about it: what is written on
+     * What may be told.
+     *
      * @param decided whether there is an outcome: nothing is told before
      * @param mayName whether its faults may be told: not those of a set in the library
      * @param faults what would be told then
+     */
+    record FeedbackMay(boolean decided, boolean mayName, List<String> faults) {}
+
+    /**
+     * What could be said.
+     *
      * @param boxes what the lines may rest on: every box with something in it
      */
-    record FeedbackView(
-            int seq,
-            boolean decided,
-            boolean mayName,
-            List<String> faults,
-            List<Feedback.Sentence> draft,
-            List<Feedback.Sentence> draftNamed,
-            List<BoxLabel> boxes,
-            @Nullable GivenFeedback given) {}
+    record FeedbackDrafts(List<Feedback.Sentence> draft, List<Feedback.Sentence> draftNamed, List<BoxLabel> boxes) {}
 
     record BoxLabel(String slot, String label, String written) {}
 
@@ -144,17 +151,16 @@ class FeedbackController {
         Set<SlotId> ofTheRig = shows ? AlikeOnTheRig.slots(fellows.alike(a)) : Set.of();
         return new FeedbackView(
                 a.lastSeqAbout("feedback"),
-                shows,
-                mayName,
-                shows && mayName ? faults(a) : List.of(),
-                shows ? draft(a, marks, ofTheRig, false) : List.of(),
-                shows && mayName ? draft(a, marks, ofTheRig, true) : List.of(),
-                shows
-                        ? keys.sheet(a).stream()
-                                .filter(s -> a.readings().containsKey(s.id().value()))
-                                .map(s -> box(s, a))
-                                .toList()
-                        : List.of(),
+                new FeedbackMay(shows, mayName, shows && mayName ? faults(a) : List.of()),
+                new FeedbackDrafts(
+                        shows ? draft(a, marks, ofTheRig, false) : List.of(),
+                        shows && mayName ? draft(a, marks, ofTheRig, true) : List.of(),
+                        shows
+                                ? keys.sheet(a).stream()
+                                        .filter(s -> a.readings().containsKey(s.id().value()))
+                                        .map(s -> box(s, a))
+                                        .toList()
+                                : List.of()),
                 given == null || !shows
                         ? null
                         : new GivenFeedback(

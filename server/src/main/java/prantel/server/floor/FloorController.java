@@ -1,5 +1,6 @@
 package prantel.server.floor;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.OffsetDateTime;
@@ -82,48 +83,60 @@ class FloorController {
 
     record FloorView(List<BayView> bays, List<Need> aisle, List<Kept> kept) {}
 
-    /**
-     * @param assessmentId null for a free bay
-     * @param assessor who watches; empty for a free bay
-     * @param left seconds left in all; null where there is no limit or nobody is at work
-     * @param live whether its rig is energised
-     * @param box what is wrong with its fault box; empty for nothing
-     * @param drifts healthy readings of the real rig that lie beyond tolerance of its description
-     */
     record BayView(
-            String id,
-            int number,
-            String rig,
-            String earthing,
-            @Nullable String assessmentId,
-            String candidate,
-            String assessor,
-            @Nullable Long left,
-            @Nullable Stage stage,
-            int faultsSet,
-            String now,
-            String detail,
-            @Nullable OffsetDateTime since,
-            int drifts,
-            boolean live,
-            String box) {}
+            @JsonUnwrapped BayPlace place,
+            @JsonUnwrapped BayPeople people,
+            @JsonUnwrapped BayStanding standing,
+            @JsonUnwrapped BayNow now) {}
 
     /**
-     * One thing that needs somebody, with the reason.
+     * The bay and its rig.
+     *
+     * @param drifts healthy readings of the real rig that lie beyond tolerance of its description
+     * @param box what is wrong with its fault box; empty for nothing
+     */
+    record BayPlace(String id, int number, String rig, String earthing, int drifts, String box) {}
+
+    /**
+     * Who is in it, and who watches.
+     *
+     * @param assessmentId null for a free bay
+     * @param assessor who watches; empty for a free bay
+     */
+    record BayPeople(@Nullable String assessmentId, String candidate, String assessor) {}
+
+    /**
+     * How far they are.
+     *
+     * @param live whether its rig is energised
+     * @param left seconds left in all; null where there is no limit or nobody is at work
+     */
+    record BayStanding(
+            @Nullable Stage stage,
+            int faultsSet,
+            boolean live,
+            @Nullable Long left) {}
+
+    /** What goes on, in words. */
+    record BayNow(String now, String detail, @Nullable OffsetDateTime since) {}
+
+    /** One thing that needs somebody, with the reason. */
+    record Need(
+            @JsonUnwrapped NeedPlace where, @JsonUnwrapped NeedWhy why) {}
+
+    /**
+     * Where to go for it.
      *
      * @param go the stage to open; "rig" for the rig's page
+     */
+    record NeedPlace(int bay, String bayId, @Nullable String assessmentId, String rigId, String go) {}
+
+    /**
+     * What it is.
+     *
      * @param urgency what comes first of what waits
      */
-    record Need(
-            int bay,
-            String bayId,
-            @Nullable String assessmentId,
-            String rigId,
-            String go,
-            String what,
-            String why,
-            OffsetDateTime since,
-            Urgency urgency) {}
+    record NeedWhy(String what, String why, OffsetDateTime since, Urgency urgency) {}
 
     /** In this order: what is unsafe, who stands and waits, what can wait a little. */
     enum Urgency {
@@ -153,12 +166,14 @@ class FloorController {
         List<Assessment> asked = assessments.opinionsAskedOf(viewer.getName());
         asked.forEach(a -> {
             // marking it in the usual way is somebody else's
-            aisle.removeIf(n -> a.id().equals(n.assessmentId()) && n.go().equals("mark"));
+            aisle.removeIf(n ->
+                    a.id().equals(n.where().assessmentId()) && n.where().go().equals("mark"));
             aisle.add(opinionNeed(a, viewer.getName()));
         });
         notes.open().forEach(n -> aisle.add(noteNeed(n)));
-        aisle.sort(Comparator.comparing(Need::urgency).thenComparing(Need::since));
-        bays.stream().filter(b -> b.drifts() > 0).map(this::driftNeed).forEach(aisle::add);
+        aisle.sort(Comparator.comparing((Need n) -> n.why().urgency())
+                .thenComparing(n -> n.why().since()));
+        bays.stream().filter(b -> b.place().drifts() > 0).map(this::driftNeed).forEach(aisle::add);
         return new FloorView(bays, aisle, kept(asked));
     }
 
@@ -180,41 +195,27 @@ class FloorController {
         String earthing = rig.supply().declared().earthing().label();
         if (here.isEmpty()) {
             return new BayView(
-                    bay.bayId(),
-                    bay.number(),
-                    rig.name(),
-                    earthing,
-                    null,
-                    "free",
-                    "",
-                    null,
-                    null,
-                    0,
-                    "Ready for the next candidate",
-                    assessments.wasCleared(bay.bayId()) ? "Rig proved healthy" : "No faults set",
-                    null,
-                    drifts(bay),
-                    false,
-                    box(bay, List.of()));
+                    new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), box(bay, List.of())),
+                    new BayPeople(null, "free", ""),
+                    new BayStanding(null, 0, false, null),
+                    new BayNow(
+                            "Ready for the next candidate",
+                            assessments.wasCleared(bay.bayId()) ? "Rig proved healthy" : "No faults set",
+                            null));
         }
         Assessment a = here.get();
         return new BayView(
-                bay.bayId(),
-                bay.number(),
-                rig.name(),
-                earthing,
-                a.id(),
-                accounts.get(a.fixed().candidateId()).name(),
-                accounts.nameOf(a.conduct().assessor()),
-                left(a),
-                a.stage(),
-                whole(a, () -> keys.faults(a).faults().size(), () -> 0),
-                whole(a, () -> now(a), () -> UNREADABLE),
-                detail(a),
-                a.lastChange(),
-                drifts(bay),
-                a.energisedAt() != null,
-                box(bay, a.relays()));
+                new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), box(bay, a.relays())),
+                new BayPeople(
+                        a.id(),
+                        accounts.get(a.fixed().candidateId()).name(),
+                        accounts.nameOf(a.conduct().assessor())),
+                new BayStanding(
+                        a.stage(),
+                        whole(a, () -> keys.faults(a).faults().size(), () -> 0),
+                        a.energisedAt() != null,
+                        left(a)),
+                new BayNow(whole(a, () -> now(a), () -> UNREADABLE), detail(a), a.lastChange()));
     }
 
     private @Nullable Long left(Assessment a) {
@@ -255,30 +256,21 @@ class FloorController {
 
     private static Need noteNeed(RigNotes.RigNote note) {
         return new Need(
-                note.bay(),
-                "",
-                null,
-                note.rigId(),
-                "rig",
-                note.text(),
-                "noted by " + note.notedBy(),
-                note.notedAt(),
-                Urgency.NEXT);
+                new NeedPlace(note.bay(), "", null, note.rigId(), "rig"),
+                new NeedWhy(note.text(), "noted by " + note.notedBy(), note.notedAt(), Urgency.NEXT));
     }
 
     private Need driftNeed(BayView view) {
-        Bay bay = workshop.bay(view.id());
-        int drifts = view.drifts();
+        Bay bay = workshop.bay(view.place().id());
+        int drifts = view.place().drifts();
         return new Need(
-                bay.number(),
-                bay.bayId(),
-                null,
-                bay.rigId(),
-                "rig",
-                drifts + " healthy reading" + (drifts == 1 ? " is" : "s are") + " beyond tolerance: look at the rig",
-                "as built",
-                OffsetDateTime.now(clock),
-                Urgency.NEXT);
+                new NeedPlace(bay.number(), bay.bayId(), null, bay.rigId(), "rig"),
+                new NeedWhy(
+                        drifts + " healthy reading" + (drifts == 1 ? " is" : "s are")
+                                + " beyond tolerance: look at the rig",
+                        "as built",
+                        OffsetDateTime.now(clock),
+                        Urgency.NEXT));
     }
 
     private int drifts(Bay bay) {
@@ -391,7 +383,9 @@ class FloorController {
 
     private Need need(Assessment a, String go, String what, String why, Urgency urgency) {
         Bay bay = workshop.bay(a.fixed().bayId());
-        return new Need(bay.number(), bay.bayId(), a.id(), bay.rigId(), go, what, why, a.lastChange(), urgency);
+        return new Need(
+                new NeedPlace(bay.number(), bay.bayId(), a.id(), bay.rigId(), go),
+                new NeedWhy(what, why, a.lastChange(), urgency));
     }
 
     /** Whoever is to mark one alone does not read here what became of it. */

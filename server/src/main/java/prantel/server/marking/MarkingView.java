@@ -1,5 +1,6 @@
 package prantel.server.marking;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -39,53 +40,113 @@ import prantel.server.picture.Pictures;
 
 /** All that Mark shows: every box against its key, what explains it, marks proposed and given, the outcome. */
 record MarkingView(
-        String assessmentId,
-        int seq,
-        String engineNote,
-        String scheme,
-        List<String> differsToday,
-        List<StepLine> steps,
-        List<Line> lines,
-        List<Pictures.CircuitLine> circuits,
-        List<Pictures.ProfileCurve> profiles,
-        List<String> faultsSet,
-        List<String> faultsReported,
-        List<CauseGroup> causes,
-        @Nullable RigFirst rigFirst,
-        List<MarkLine> marks,
-        OutcomeLine outcome,
-        OpinionsView opinions) {
+        @JsonUnwrapped MarkedBy versions,
+        @JsonUnwrapped BoxesShown boxes,
+        @JsonUnwrapped MarkPictures pictures,
+        @JsonUnwrapped FaultsShown faults,
+        @JsonUnwrapped WhyOff why,
+        @JsonUnwrapped MarksShown marks) {
+
+    /** Which record, as of when, by which rules. */
+    record MarkedBy(String assessmentId, int seq, String engineNote, String scheme, List<String> differsToday) {}
+
+    /** Every test and its boxes. */
+    record BoxesShown(List<StepLine> steps, List<Line> lines) {}
+
+    /** What is drawn of them. */
+    record MarkPictures(List<Pictures.CircuitLine> circuits, List<Pictures.ProfileCurve> profiles) {}
+
+    /** What was set, and what was named. */
+    record FaultsShown(List<String> faultsSet, List<String> faultsReported) {}
+
+    /** What explains them. */
+    record WhyOff(List<CauseGroup> causes, @Nullable RigFirst rigFirst) {}
+
+    /** What is proposed and given. */
+    record MarksShown(List<MarkLine> marks, OutcomeLine outcome, OpinionsView opinions) {}
 
     /** @param worst of its boxes: "inside", "eye" or "left-out" */
     record StepLine(String id, String label, int asked, int wantEye, boolean leftOut) {}
 
-    /** One box. Ω throughout; null where there is no number. @param odd whether it is no reading of this rig: beyond its window, and by more than the record accounts for */
+    /** One box. Ω throughout; null where there is no number. */
     record Line(
+            @JsonUnwrapped BoxPlace place,
+            @JsonUnwrapped WrittenThere there,
+            @JsonUnwrapped HeldAgainst against,
+            @JsonUnwrapped RigGives gives,
+            @JsonUnwrapped BoxBand band,
+            List<ExplanationLine> explanations) {}
+
+    /** Which box, of which test, where. */
+    record BoxPlace(
             String slot,
             String step,
             @Nullable String circuit,
             @Nullable String station,
             String quantity,
-            String where,
-            boolean asked,
-            boolean wantsEye,
+            String where) {
+        static BoxPlace of(Slot slot) {
+            return new BoxPlace(
+                    slot.id().value(),
+                    slot.step().name(),
+                    slot.circuit().map(Object::toString).orElse(null),
+                    slot.spot().point().map(Object::toString).orElse(null),
+                    slot.quantity(),
+                    slot.where());
+        }
+    }
+
+    /** What stands in it. */
+    record WrittenThere(
             String written,
-            String side,
-            boolean odd,
-            String sideWords,
             @Nullable Double writtenOhms,
             boolean writtenOverRange,
+            String judged,
+            List<String> remarks) {
+        static WrittenThere of(Finding finding) {
+            Written written = finding.written();
+            return new WrittenThere(
+                    written.asWritten(),
+                    written instanceof Written.Number n ? (Double) n.base() : null,
+                    written instanceof Written.Above || written instanceof Written.Open,
+                    finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                    finding.remarks());
+        }
+    }
+
+    /** @param odd whether it is no reading of this rig: beyond its window, and by more than the record accounts for */
+    record HeldAgainst(boolean asked, boolean wantsEye, String side, boolean odd, String sideWords) {
+        static HeldAgainst of(Finding finding) {
+            return new HeldAgainst(
+                    finding.asked(),
+                    finding.wantsEye(),
+                    finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                    !finding.isMeasuredRightly(),
+                    Sides.words(finding));
+        }
+    }
+
+    /** What this rig gives, healthy and as it is set. */
+    record RigGives(
             String healthy,
             String expected,
             @Nullable Double healthyOhms,
-            @Nullable Double expectedOhms,
+            @Nullable Double expectedOhms) {
+        static RigGives of(Expectation e) {
+            return new RigGives(
+                    e.healthy().shown(),
+                    e.withFaults().shown(),
+                    Pictures.finite(e.healthy().base()),
+                    Pictures.finite(e.withFaults().base()));
+        }
+    }
+
+    /** Within what it may lie, with why, and its limit. */
+    record BoxBand(
             @Nullable Double bandLowOhms,
             @Nullable Double bandHighOhms,
-            @Nullable LimitLine limit,
-            String judged,
-            List<String> remarks,
-            List<ExplanationLine> explanations,
-            List<ReasonLine> bandReasons) {}
+            List<ReasonLine> bandReasons,
+            @Nullable LimitLine limit) {}
 
     record LimitLine(boolean atMost, double ohms, String shown, String source, String working) {}
 
@@ -127,20 +188,24 @@ record MarkingView(
 
     /**
      * A cause that leads in several boxes, said once.
-     *
      * @param shares the likeliest first, for its first box
+     */
+    record CauseGroup(
+            @JsonUnwrapped CauseShown of,
+            List<Share> shares,
+            @JsonUnwrapped CauseAsk ask,
+            List<String> slots) {}
+
+    /** Which cause. */
+    record CauseShown(String cause, CauseKind kind, String label, String evidence) {}
+
+    /**
+     * What to ask.
+     *
      * @param question what to ask about it
      * @param decides the scheme's own question whose answer decides most between these; empty where none does
      */
-    record CauseGroup(
-            String cause,
-            CauseKind kind,
-            String label,
-            String evidence,
-            List<Share> shares,
-            String question,
-            String decides,
-            List<String> slots) {}
+    record CauseAsk(String question, String decides) {}
 
     /** @param strength in words */
     record Share(String label, String strength) {}
@@ -158,42 +223,40 @@ record MarkingView(
         }
     }
 
-    /**
-     * @param step the test it is shown with, or "FAULTS"
-     * @param circuit label of the circuit it is about; empty for none
-     * @param given null until decided
-     */
     record MarkLine(
-            String id,
-            String step,
-            String circuit,
-            String group,
-            String title,
-            double weight,
-            boolean key,
-            String proposed,
-            @Nullable String given,
-            String reason,
-            String by,
-            String evidence,
-            List<String> slots) {
+            @JsonUnwrapped MarkPlace of,
+            @JsonUnwrapped MarkWorth worth,
+            @JsonUnwrapped MarkProposal proposal,
+            @JsonUnwrapped MarkGiven decision) {
         MarkLine as(MarkExport.KeptMark was) {
             return new MarkLine(
-                    id,
-                    step,
-                    circuit,
-                    was.group(),
-                    was.title(),
-                    was.weight(),
-                    key,
-                    was.award().toUpperCase(Locale.ROOT).replace('-', '_'),
-                    given,
-                    reason,
-                    by,
-                    was.evidence(),
-                    slots);
+                    of,
+                    new MarkWorth(was.group(), was.title(), was.weight(), worth.key()),
+                    new MarkProposal(was.award().toUpperCase(Locale.ROOT).replace('-', '_'), was.evidence()),
+                    decision);
         }
     }
+
+    /**
+     * Which mark, shown with which test.
+     *
+     * @param step the test it is shown with, or "FAULTS"
+     * @param circuit label of the circuit it is about; empty for none
+     */
+    record MarkPlace(String id, String step, String circuit, List<String> slots) {}
+
+    /** What it is and counts. */
+    record MarkWorth(String group, String title, double weight, boolean key) {}
+
+    /** What is proposed, and why. */
+    record MarkProposal(String proposed, String evidence) {}
+
+    /**
+     * What was given.
+     *
+     * @param given null until decided
+     */
+    record MarkGiven(@Nullable String given, String reason, String by) {}
 
     record VerdictWords(Verdict verdict, String words) {}
 
@@ -201,15 +264,24 @@ record MarkingView(
     record RepeatLine(String part, String title, List<String> why) {}
 
     record OutcomeLine(
+            @JsonUnwrapped OutcomeProposal proposal,
+            @JsonUnwrapped OutcomeChoice choice,
+            @JsonUnwrapped OutcomeGiven decision) {}
+
+    /** What is proposed, and why. */
+    record OutcomeProposal(
             Verdict proposed,
             double points,
             double outOf,
             double needed,
             List<String> reasons,
-            List<RepeatLine> repeat,
-            List<VerdictWords> choices,
-            boolean mayDecide,
-            String whyNot,
+            List<RepeatLine> repeat) {}
+
+    /** What may be decided. */
+    record OutcomeChoice(List<VerdictWords> choices, boolean mayDecide, String whyNot) {}
+
+    /** What was decided. */
+    record OutcomeGiven(
             @Nullable Verdict given,
             String reason,
             String by,
@@ -230,24 +302,24 @@ record MarkingView(
         Rig rig = key.rig();
         List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
         return new MarkingView(
-                assessment.id(),
-                assessment.seq(),
-                engineNote(assessment),
-                key.scheme().name() + ", version " + key.scheme().version(),
-                kept.map(Kept::differs).orElse(List.of()),
-                steps(sheet.findings(), key.scheme()),
-                lines,
-                Pictures.circuits(rig),
-                profiles(sheet),
-                key.faults().faults().stream()
-                        .map(f -> f.title() + ", " + f.place().label(rig))
-                        .toList(),
-                reports(reports, rig),
-                causes(sheet.findings(), key.scheme()),
-                RigFirst.of(alike),
-                marks(given, sheet, kept),
-                outcome(given, sheet, kept, standsAgainst(assessment, given)),
-                opinions);
+                new MarkedBy(
+                        assessment.id(),
+                        assessment.seq(),
+                        engineNote(assessment),
+                        key.scheme().name() + ", version " + key.scheme().version(),
+                        kept.map(Kept::differs).orElse(List.of())),
+                new BoxesShown(steps(sheet.findings(), key.scheme()), lines),
+                new MarkPictures(Pictures.circuits(rig), profiles(sheet)),
+                new FaultsShown(
+                        key.faults().faults().stream()
+                                .map(f -> f.title() + ", " + f.place().label(rig))
+                                .toList(),
+                        reports(reports, rig)),
+                new WhyOff(causes(sheet.findings(), key.scheme()), RigFirst.of(alike)),
+                new MarksShown(
+                        marks(given, sheet, kept),
+                        outcome(given, sheet, kept, standsAgainst(assessment, given)),
+                        opinions));
     }
 
     private static String engineNote(Assessment assessment) {
@@ -296,35 +368,19 @@ record MarkingView(
     private static Line line(Finding finding, Key key) {
         Expectation e = finding.expectation();
         Slot slot = e.slot();
-        Written written = finding.written();
         return new Line(
-                slot.id().value(),
-                slot.step().name(),
-                slot.circuit().map(Object::toString).orElse(null),
-                slot.spot().point().map(Object::toString).orElse(null),
-                slot.quantity(),
-                slot.where(),
-                finding.asked(),
-                finding.wantsEye(),
-                written.asWritten(),
-                finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                !finding.isMeasuredRightly(),
-                Sides.words(finding),
-                written instanceof Written.Number n ? (Double) n.base() : null,
-                written instanceof Written.Above || written instanceof Written.Open,
-                e.healthy().shown(),
-                e.withFaults().shown(),
-                Pictures.finite(e.healthy().base()),
-                Pictures.finite(e.withFaults().base()),
-                Pictures.low(e.window()),
-                Pictures.high(e.window()),
-                slot.limit().map(l -> limit(l, slot)).orElse(null),
-                finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                finding.remarks(),
+                BoxPlace.of(slot),
+                WrittenThere.of(finding),
+                HeldAgainst.of(finding),
+                RigGives.of(e),
+                new BoxBand(
+                        Pictures.low(e.window()),
+                        Pictures.high(e.window()),
+                        slot instanceof Slot.Measured m ? reasons(m, key, e.window()) : List.of(),
+                        slot.limit().map(l -> limit(l, slot)).orElse(null)),
                 finding.explanations().stream()
                         .map(why -> explanation(why, slot.boxUnit(), e.window()))
-                        .toList(),
-                slot instanceof Slot.Measured m ? reasons(m, key, e.window()) : List.of());
+                        .toList());
     }
 
     private static List<ReasonLine> reasons(Slot.Measured slot, Key key, Window band) {
@@ -374,17 +430,23 @@ record MarkingView(
                         .add(f));
         return led.entrySet().stream()
                 .map(entry -> new CauseGroup(
-                        entry.getKey().name(),
-                        CauseKind.of(entry.getKey()),
-                        entry.getKey().label(),
-                        entry.getValue().getFirst().explanations().getFirst().evidence(),
+                        new CauseShown(
+                                entry.getKey().name(),
+                                CauseKind.of(entry.getKey()),
+                                entry.getKey().label(),
+                                entry.getValue()
+                                        .getFirst()
+                                        .explanations()
+                                        .getFirst()
+                                        .evidence()),
                         entry.getValue().getFirst().explanations().stream()
                                 .map(e -> new Share(e.cause().label(), e.strength()))
                                 .toList(),
-                        entry.getKey().question(),
-                        Asking.best(entry.getValue().getFirst().explanations(), scheme.questions())
-                                .map(b -> b.question().ask())
-                                .orElse(""),
+                        new CauseAsk(
+                                entry.getKey().question(),
+                                Asking.best(entry.getValue().getFirst().explanations(), scheme.questions())
+                                        .map(b -> b.question().ask())
+                                        .orElse("")),
                         entry.getValue().stream()
                                 .map(f -> f.expectation().slot().id().value())
                                 .toList()))
@@ -410,19 +472,17 @@ record MarkingView(
     private static MarkLine mark(Mark mark, Given given, MarkedSheet sheet) {
         Assessment.Decision decision = given.decisions().get(mark.id());
         return new MarkLine(
-                mark.id(),
-                stepOf(mark, sheet),
-                circuitOf(mark, sheet),
-                mark.group(),
-                mark.title(),
-                mark.worth().weight(),
-                mark.key(),
-                mark.award().name(),
-                decision == null ? null : decision.given().name(),
-                decision == null ? "" : decision.reason(),
-                decision == null ? "" : decision.by(),
-                mark.words(),
-                mark.slots().stream().map(Object::toString).toList());
+                new MarkPlace(
+                        mark.id(),
+                        stepOf(mark, sheet),
+                        circuitOf(mark, sheet),
+                        mark.slots().stream().map(Object::toString).toList()),
+                new MarkWorth(mark.group(), mark.title(), mark.worth().weight(), mark.key()),
+                new MarkProposal(mark.award().name(), mark.words()),
+                new MarkGiven(
+                        decision == null ? null : decision.given().name(),
+                        decision == null ? "" : decision.reason(),
+                        decision == null ? "" : decision.by()));
     }
 
     /** Marks of a circuit begin with its id. */
@@ -470,28 +530,31 @@ record MarkingView(
         int open = Decided.open(marks.decisions(), sheet);
         Assessment.OutcomeGiven given = marks.outcome();
         return new OutcomeLine(
-                now.verdict(),
-                kept.map(k -> k.marks().stream()
-                                .mapToDouble(m -> points(m, marks))
-                                .sum())
-                        .orElse(now.points()),
-                kept.map(k -> k.marks().stream()
-                                .mapToDouble(MarkExport.KeptMark::weight)
-                                .sum())
-                        .orElse(now.outOf()),
-                now.needed(),
-                now.reasons(),
-                now.repeat().stream()
-                        .map(r -> new RepeatLine(r.part().id(), r.part().title(), r.why()))
-                        .toList(),
-                Arrays.stream(Verdict.values())
-                        .map(v -> new VerdictWords(v, v.words()))
-                        .toList(),
-                open == 0 && given == null && against.isEmpty(),
-                open == 0 ? against : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change",
-                given == null ? null : given.given(),
-                given == null ? "" : given.reason(),
-                given == null ? "" : given.by(),
-                given == null ? null : given.at());
+                new OutcomeProposal(
+                        now.verdict(),
+                        kept.map(k -> k.marks().stream()
+                                        .mapToDouble(m -> points(m, marks))
+                                        .sum())
+                                .orElse(now.points()),
+                        kept.map(k -> k.marks().stream()
+                                        .mapToDouble(MarkExport.KeptMark::weight)
+                                        .sum())
+                                .orElse(now.outOf()),
+                        now.needed(),
+                        now.reasons(),
+                        now.repeat().stream()
+                                .map(r -> new RepeatLine(r.part().id(), r.part().title(), r.why()))
+                                .toList()),
+                new OutcomeChoice(
+                        Arrays.stream(Verdict.values())
+                                .map(v -> new VerdictWords(v, v.words()))
+                                .toList(),
+                        open == 0 && given == null && against.isEmpty(),
+                        open == 0 ? against : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change"),
+                new OutcomeGiven(
+                        given == null ? null : given.given(),
+                        given == null ? "" : given.reason(),
+                        given == null ? "" : given.by(),
+                        given == null ? null : given.at()));
     }
 }

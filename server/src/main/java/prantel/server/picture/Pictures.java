@@ -1,5 +1,6 @@
 package prantel.server.picture;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -34,17 +35,26 @@ public final class Pictures {
             List<ProfileSample> samples) {}
 
     public record ProfileSample(
-            double atMetres,
-            String station,
-            boolean atFront,
+            @JsonUnwrapped SampleAt at,
+            @JsonUnwrapped SampleOhms ohms,
+            @JsonUnwrapped SampleBand band) {}
+
+    /** Where along the circuit. */
+    public record SampleAt(double atMetres, String station, boolean atFront) {}
+
+    /** What it reads there. */
+    public record SampleOhms(
             @Nullable Double healthyOhms,
             @Nullable Double withFaultsOhms,
+            String healthyShown,
+            String withFaultsShown) {}
+
+    /** Within what. */
+    public record SampleBand(
             @Nullable Double bandLowOhms,
             @Nullable Double bandHighOhms,
             @Nullable Double healthyLowOhms,
-            @Nullable Double healthyHighOhms,
-            String healthyShown,
-            String withFaultsShown) {}
+            @Nullable Double healthyHighOhms) {}
 
     public static List<CircuitLine> circuits(Rig rig) {
         return rig.circuits().stream().map(Pictures::circuit).toList();
@@ -102,17 +112,13 @@ public final class Pictures {
         Window band = expected.window();
         Window healthy = expected.healthyWindow();
         return new ProfileSample(
-                sample.atMetres(),
-                sample.station().value(),
-                sample.atFront(),
-                finite(expected.healthy().base()),
-                finite(expected.withFaults().base()),
-                low(band),
-                high(band),
-                low(healthy),
-                high(healthy),
-                expected.healthy().shown(),
-                expected.withFaults().shown());
+                new SampleAt(sample.atMetres(), sample.station().value(), sample.atFront()),
+                new SampleOhms(
+                        finite(expected.healthy().base()),
+                        finite(expected.withFaults().base()),
+                        expected.healthy().shown(),
+                        expected.withFaults().shown()),
+                new SampleBand(low(band), high(band), low(healthy), high(healthy)));
     }
 
     /** Lower end of a window; null where it has no number. */

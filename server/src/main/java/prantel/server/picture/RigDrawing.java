@@ -1,5 +1,6 @@
 package prantel.server.picture;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.quantity.Check;
@@ -28,21 +29,19 @@ public record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
 
     public record SectionDrawing(String id, String label, String rcd, List<CircuitDrawing> circuits) {}
 
+    public record CircuitDrawing(
+            @JsonUnwrapped CircuitShown of, @JsonUnwrapped CircuitWired wired, List<StationDrawing> stations) {}
+
+    /** Which circuit. */
+    public record CircuitShown(String id, String label, String kind) {}
+
     /**
+     * How it is protected and wired.
+     *
      * @param lengthMetres to the far end of the cable; all the way round for a ring
      * @param feeds label of the board a submain feeds
      */
-    public record CircuitDrawing(
-            String id,
-            String label,
-            String kind,
-            int way,
-            String phase,
-            String device,
-            String cable,
-            double lengthMetres,
-            String feeds,
-            List<StationDrawing> stations) {}
+    public record CircuitWired(int way, String phase, String device, String cable, double lengthMetres, String feeds) {}
 
     /**
      * @param parent the station its cable comes from where that is not the one before it on the main track
@@ -130,20 +129,22 @@ public record RigDrawing(List<Fact> supply, List<BoardDrawing> boards) {
         String enclosure =
                 circuit.cable().enclosure().map(e -> " in " + e.kind().word()).orElse("");
         return new CircuitDrawing(
-                circuit.id().value(),
-                circuit.label(),
-                switch (circuit) {
-                    case Radial radial -> "radial";
-                    case Ring ring -> "ring";
-                    case Lighting lighting -> "lighting";
-                    case Submain submain -> "submain";
-                },
-                circuit.way().number(),
-                phase,
-                circuit.device().label(),
-                circuit.cable().label() + enclosure,
-                length(circuit),
-                circuit instanceof Submain s ? rig.board(s.feeds()).label() : "",
+                new CircuitShown(
+                        circuit.id().value(),
+                        circuit.label(),
+                        switch (circuit) {
+                            case Radial radial -> "radial";
+                            case Ring ring -> "ring";
+                            case Lighting lighting -> "lighting";
+                            case Submain submain -> "submain";
+                        }),
+                new CircuitWired(
+                        circuit.way().number(),
+                        phase,
+                        circuit.device().label(),
+                        circuit.cable().label() + enclosure,
+                        length(circuit),
+                        circuit instanceof Submain s ? rig.board(s.feeds()).label() : ""),
                 stations(circuit));
     }
 

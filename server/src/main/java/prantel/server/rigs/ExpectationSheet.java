@@ -1,5 +1,6 @@
 package prantel.server.rigs;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -13,28 +14,42 @@ import prantel.server.picture.Windows;
 final class ExpectationSheet {
     private ExpectationSheet() {}
 
-    /**
-     * @param rule for a box that comes from others: "the highest of …"
-     * @param byHand the trade's arithmetic with the numbers put in; empty where there is none
-     * @param met null where it is not judged
-     */
     record ReadingLine(
+            @JsonUnwrapped ReadingPlace place,
+            @JsonUnwrapped ReadingGives gives,
+            @JsonUnwrapped ReadingLimit limit,
+            @JsonUnwrapped ReadingHow how) {}
+
+    /** Which box. */
+    record ReadingPlace(
             String slot,
             String step,
             boolean live,
             @Nullable String circuit,
             String quantity,
-            String where,
-            String healthy,
-            String band,
+            String where) {}
+
+    /** What it reads, and within what. */
+    record ReadingGives(String healthy, String band) {}
+
+    /**
+     * What it is held against.
+     *
+     * @param met null where it is not judged
+     */
+    record ReadingLimit(
             String limit,
             String limitSource,
             String limitWorking,
-            @Nullable Boolean met,
-            String byHand,
-            String instrument,
-            String rule,
-            List<String> setUp) {}
+            @Nullable Boolean met) {}
+
+    /**
+     * How it is taken or worked out.
+     *
+     * @param byHand the trade's arithmetic with the numbers put in; empty where there is none
+     * @param rule for a box that comes from others: "the highest of …"
+     */
+    record ReadingHow(String byHand, String instrument, String rule, List<String> setUp) {}
 
     static List<ReadingLine> of(Key key) {
         List<ReadingLine> lines = new ArrayList<>();
@@ -42,22 +57,24 @@ final class ExpectationSheet {
             Slot slot = e.slot();
             Limit limit = slot.limit().orElse(null);
             lines.add(new ReadingLine(
-                    slot.id().value(),
-                    slot.step().label(),
-                    slot.step().isLive(),
-                    slot.circuit().map(Object::toString).orElse(null),
-                    slot.quantity(),
-                    slot.where(),
-                    e.healthy().shown(),
-                    Windows.of(e),
-                    limit == null ? "" : limit.shown(slot.boxUnit()),
-                    limit == null ? "" : limit.source(),
-                    limit == null ? "" : limit.working(),
-                    e.satisfactory().orElse(null),
-                    byHand(slot),
-                    slot instanceof Slot.Measured m ? m.function().label() : "",
-                    slot instanceof Slot.Composed c ? rule(c, key) : "",
-                    slot instanceof Slot.Measured m ? m.setUp().steps() : List.of()));
+                    new ReadingPlace(
+                            slot.id().value(),
+                            slot.step().label(),
+                            slot.step().isLive(),
+                            slot.circuit().map(Object::toString).orElse(null),
+                            slot.quantity(),
+                            slot.where()),
+                    new ReadingGives(e.healthy().shown(), Windows.of(e)),
+                    new ReadingLimit(
+                            limit == null ? "" : limit.shown(slot.boxUnit()),
+                            limit == null ? "" : limit.source(),
+                            limit == null ? "" : limit.working(),
+                            e.satisfactory().orElse(null)),
+                    new ReadingHow(
+                            byHand(slot),
+                            slot instanceof Slot.Measured m ? m.function().label() : "",
+                            slot instanceof Slot.Composed c ? rule(c, key) : "",
+                            slot instanceof Slot.Measured m ? m.setUp().steps() : List.of())));
         }
         return lines;
     }

@@ -1,5 +1,6 @@
 package prantel.server.rigs;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -51,17 +52,23 @@ class ExplorationController implements DisposableBean {
     record ExplorationView(int boxes, int findable, int borderline, int hidden, List<ExploredLine> faults) {}
 
     record ExploredLine(
+            @JsonUnwrapped ExploredFault of,
+            @JsonUnwrapped ExploredShows shows,
+            @JsonUnwrapped ExploredWeight weight) {}
+
+    /** Which fault. */
+    record ExploredFault(
             String group,
             String kind,
             String title,
             String where,
-            @Nullable String circuit,
-            String visibility,
-            String firstTest,
-            int boxes,
-            double difficulty,
-            String safety,
-            String severity) {}
+            @Nullable String circuit) {}
+
+    /** Where it shows. */
+    record ExploredShows(String visibility, String firstTest, int boxes) {}
+
+    /** How hard and how unsafe it is. */
+    record ExploredWeight(double difficulty, String safety, String severity) {}
 
     /**
      * @param state "none", "waiting", "running", "done" or "stopped"
@@ -89,17 +96,20 @@ class ExplorationController implements DisposableBean {
         for (Effect e : singles.effects()) {
             counts[e.visibility().ordinal()]++;
             lines.add(new ExploredLine(
-                    e.fault().kind().group().label(),
-                    e.fault().kind().id(),
-                    e.fault().title(),
-                    e.fault().where(rig),
-                    e.fault().place().ofCircuit().map(c -> c.value()).orElse(null),
-                    e.visibility().name().toLowerCase(java.util.Locale.ROOT),
-                    e.firstTest(),
-                    e.findable().size(),
-                    Difficulty.of(e, boxes),
-                    e.fault().safety().words(),
-                    e.fault().kind().severity().name()));
+                    new ExploredFault(
+                            e.fault().kind().group().label(),
+                            e.fault().kind().id(),
+                            e.fault().title(),
+                            e.fault().where(rig),
+                            e.fault().place().ofCircuit().map(c -> c.value()).orElse(null)),
+                    new ExploredShows(
+                            e.visibility().name().toLowerCase(java.util.Locale.ROOT),
+                            e.firstTest(),
+                            e.findable().size()),
+                    new ExploredWeight(
+                            Difficulty.of(e, boxes),
+                            e.fault().safety().words(),
+                            e.fault().kind().severity().name())));
         }
         return new ExplorationView(boxes, counts[0], counts[1], counts[2], lines);
     }

@@ -1,5 +1,6 @@
 package prantel.server.schemes;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -12,21 +13,29 @@ import prantel.core.scheme.Step;
 
 /** A scheme as a person reads it. */
 record SchemeView(
-        String id,
-        int version,
-        String name,
-        String purpose,
-        List<Integer> versions,
-        List<Fit> fits,
-        List<String> follows,
-        List<About.Decided> decided,
-        List<Fact> practice,
-        List<StepView> steps,
-        List<RuleView> order,
-        List<CriterionView> criteria,
-        String passRule) {
+        @JsonUnwrapped SchemeAbout about,
+        @JsonUnwrapped SchemeUse use,
+        @JsonUnwrapped SchemeWork work,
+        @JsonUnwrapped SchemeMarks marks) {
+
+    /** Which scheme, and what for. */
+    record SchemeAbout(
+            String id, int version, String name, String purpose, List<String> follows, List<About.Decided> decided) {}
+
+    /** Its versions, and which rigs it fits. */
+    record SchemeUse(List<Integer> versions, List<Fit> fits) {}
+
+    /** What is done, in which order. */
+    record SchemeWork(List<Fact> practice, List<StepView> steps, List<RuleView> order) {}
+
+    /** What counts. */
+    record SchemeMarks(List<CriterionView> criteria, String passRule) {}
+
     static final SchemeView NOTHING = new SchemeView(
-            "", 0, "", "", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), "");
+            new SchemeAbout("", 0, "", "", List.of(), List.of()),
+            new SchemeUse(List.of(), List.of()),
+            new SchemeWork(List.of(), List.of(), List.of()),
+            new SchemeMarks(List.of(), ""));
 
     /** @param lacking what it asks for and the rig of this bay cannot give */
     record Fit(int bay, String rig, List<String> lacking) {}
@@ -51,26 +60,30 @@ record SchemeView(
 
     static SchemeView of(Scheme scheme, List<Integer> versions, List<Fit> fits) {
         return new SchemeView(
-                scheme.id(),
-                scheme.version(),
-                scheme.name(),
-                scheme.about().purpose(),
-                versions,
-                fits,
-                scheme.about().follows(),
-                scheme.about().decided(),
-                practice(scheme),
-                scheme.steps().stream().map(s -> step(s, scheme)).toList(),
-                scheme.order().stream()
-                        .map(r -> new RuleView(
-                                title(scheme, r.first()), title(scheme, r.then()), word(r.severity()), r.why()))
-                        .toList(),
-                scheme.criteria().stream().map(c -> criterion(c, scheme)).toList(),
-                Check.plain(100 * scheme.pass().share()) + "\u2009% of the points"
-                        + (scheme.pass().keyMissed() == 0
-                                ? ", no key mark missed"
-                                : ", at most " + scheme.pass().keyMissed() + " key marks missed")
-                        + ", nothing unsafe");
+                new SchemeAbout(
+                        scheme.id(),
+                        scheme.version(),
+                        scheme.name(),
+                        scheme.about().purpose(),
+                        scheme.about().follows(),
+                        scheme.about().decided()),
+                new SchemeUse(versions, fits),
+                new SchemeWork(
+                        practice(scheme),
+                        scheme.steps().stream().map(s -> step(s, scheme)).toList(),
+                        scheme.order().stream()
+                                .map(r -> new RuleView(
+                                        title(scheme, r.first()), title(scheme, r.then()), word(r.severity()), r.why()))
+                                .toList()),
+                new SchemeMarks(
+                        scheme.criteria().stream()
+                                .map(c -> criterion(c, scheme))
+                                .toList(),
+                        Check.plain(100 * scheme.pass().share()) + "\u2009% of the points"
+                                + (scheme.pass().keyMissed() == 0
+                                        ? ", no key mark missed"
+                                        : ", at most " + scheme.pass().keyMissed() + " key marks missed")
+                                + ", nothing unsafe"));
     }
 
     private static String title(Scheme scheme, String step) {

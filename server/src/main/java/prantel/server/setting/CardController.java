@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -52,12 +53,13 @@ class CardController {
         this.accounts = accounts;
     }
 
-    record CardView(
-            int bay,
-            String rig,
-            int rigVersion,
-            String assessor,
-            String tester,
+    record CardView(@JsonUnwrapped CardOf of, @JsonUnwrapped CardWork work) {}
+
+    /** Whose card. */
+    record CardOf(int bay, String rig, int rigVersion, String assessor, String tester) {}
+
+    /** What is done, in order. */
+    record CardWork(
             List<String> lockOff,
             List<CardStep> byHand,
             List<CardStep> byBox,
@@ -96,17 +98,21 @@ class CardController {
         }
         CheckPlan plan = plans.proving(key);
         return new CardView(
-                workshop.bay(assessment.fixed().bayId()).number(),
-                rig.name(),
-                assessment.fixed().versions().rig().version(),
-                accounts.get(assessment.conduct().assessor()).name(),
-                key.tester().label(),
-                lockOff(rig),
-                byHand,
-                byBox,
-                plan.readings().stream().map(e -> check(e, rig)).toList(),
-                plan.looks().stream().map(f -> f.title() + ", " + f.where(rig)).toList(),
-                AFTERWARDS);
+                new CardOf(
+                        workshop.bay(assessment.fixed().bayId()).number(),
+                        rig.name(),
+                        assessment.fixed().versions().rig().version(),
+                        accounts.get(assessment.conduct().assessor()).name(),
+                        key.tester().label()),
+                new CardWork(
+                        lockOff(rig),
+                        byHand,
+                        byBox,
+                        plan.readings().stream().map(e -> check(e, rig)).toList(),
+                        plan.looks().stream()
+                                .map(f -> f.title() + ", " + f.where(rig))
+                                .toList(),
+                        AFTERWARDS));
     }
 
     /** The setter walks once: origin and bonds, then circuit after circuit from the board outwards. */

@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,20 +26,26 @@ class CheckLines {
         this.accounts = accounts;
     }
 
+    record CheckLine(
+            @JsonUnwrapped CheckPlace of, @JsonUnwrapped CheckTaken taken) {}
+
     /**
+     * Which box, how it is read.
+     *
      * @param setUp what to do before it, step by step
+     */
+    record CheckPlace(String slot, String what, String test, List<String> setUp, String unit) {}
+
+    /**
+     * What was read.
+     *
      * @param window between what and what it must lie
      * @param text as taken, empty while it was not
      * @param fits whether it lies there
      * @param says what is wrong with it, empty otherwise
      * @param by who took it
      */
-    record CheckLine(
-            String slot,
-            String what,
-            String test,
-            List<String> setUp,
-            String unit,
+    record CheckTaken(
             String window,
             String text,
             boolean fits,
@@ -65,20 +72,22 @@ class CheckLines {
                         ? u.problem().mend()
                         : "does not fit: see below what it speaks for";
         return new CheckLine(
-                slot.id().value(),
-                slot.title(rig),
-                slot.step().label(),
-                slot instanceof Slot.Measured m ? m.setUp().steps() : List.of(),
-                slot.boxUnit().symbol(),
-                Windows.of(e),
-                text,
-                fits,
-                says,
-                taken == null ? "" : accounts.get(taken.by()).name(),
-                taken == null ? null : taken.at());
+                new CheckPlace(
+                        slot.id().value(),
+                        slot.title(rig),
+                        slot.step().label(),
+                        slot instanceof Slot.Measured m ? m.setUp().steps() : List.of(),
+                        slot.boxUnit().symbol()),
+                new CheckTaken(
+                        Windows.of(e),
+                        text,
+                        fits,
+                        says,
+                        taken == null ? "" : accounts.get(taken.by()).name(),
+                        taken == null ? null : taken.at()));
     }
 
     static long open(List<CheckLine> lines) {
-        return lines.stream().filter(c -> !c.fits()).count();
+        return lines.stream().filter(c -> !c.taken().fits()).count();
     }
 }

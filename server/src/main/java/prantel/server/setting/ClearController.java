@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -53,13 +54,23 @@ class ClearController {
         this.testers = testers;
     }
 
-    /** @param relaysIn relays of the bay's box that are still in */
     record ClearView(
+            @JsonUnwrapped ClearRig rig, @JsonUnwrapped ClearProof proof) {}
+
+    /**
+     * The rig as it is.
+     *
+     * @param relaysIn relays of the bay's box that are still in
+     */
+    record ClearRig(
             @Nullable OffsetDateTime clearedAt,
             boolean live,
             List<ToRemove> faults,
             List<Integer> relaysIn,
-            String boxSays,
+            String boxSays) {}
+
+    /** What proves it healthy. */
+    record ClearProof(
             List<CheckLine> checks,
             boolean simulated,
             List<HypothesisLine> hypotheses,
@@ -116,7 +127,7 @@ class ClearController {
     @PostMapping("/done")
     ClearView done(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         return view(assessments.append(id, just.eventId(), new AssessmentEvent.Cleared(), who.getName(), assessment -> {
-            ClearView now = view(assessment);
+            ClearProof now = view(assessment).proof();
             if (!now.mayClear()) {
                 throw Refusal.conflict("not-clear", now.whyNot());
             }
@@ -149,19 +160,16 @@ class ClearController {
         String boxSays = state == null || state.contact() ? "" : state.says();
         String whyNot = whyNot(assessment, in, boxSays, toRemove, checks);
         return new ClearView(
-                assessment.clearedAt(),
-                assessment.energisedAt() != null,
-                toRemove,
-                in,
-                boxSays,
-                checks,
-                testers.isThere(assessment.fixed().bayId()),
-                Hypotheses.of(
-                        healthy,
-                        plans.ranking(healthy, assessment.clearChecks(), key.faults(), false),
-                        assessment.clearChecks()),
-                whyNot.isEmpty(),
-                whyNot);
+                new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, in, boxSays),
+                new ClearProof(
+                        checks,
+                        testers.isThere(assessment.fixed().bayId()),
+                        Hypotheses.of(
+                                healthy,
+                                plans.ranking(healthy, assessment.clearChecks(), key.faults(), false),
+                                assessment.clearChecks()),
+                        whyNot.isEmpty(),
+                        whyNot));
     }
 
     private static String whyNot(

@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.OffsetDateTime;
@@ -45,23 +46,29 @@ class LibraryController {
         this.workshop = workshop;
     }
 
-    /**
-     * @param ref id and version of the newest one
-     * @param fits whether it fits the rig of the assessment asked about
-     * @param used how often, and by whom last
-     */
+    /** @param used how often, and by whom last */
     record LibrarySet(
-            String ref,
-            String name,
-            String rig,
-            int version,
-            int versions,
-            OffsetDateTime savedAt,
-            String savedBy,
-            boolean fits,
-            List<String> faults,
-            List<FaultInput> inputs,
+            @JsonUnwrapped SetName of,
+            @JsonUnwrapped SetSaved saved,
+            @JsonUnwrapped SetContent content,
             List<String> used) {}
+
+    /**
+     * Which set, of which rig.
+     *
+     * @param ref id and version of the newest one
+     */
+    record SetName(String ref, String name, String rig, int version, int versions) {}
+
+    /** By whom, when. */
+    record SetSaved(OffsetDateTime savedAt, String savedBy) {}
+
+    /**
+     * What is in it.
+     *
+     * @param fits whether it fits the rig of the assessment asked about
+     */
+    record SetContent(boolean fits, List<String> faults, List<FaultInput> inputs) {}
 
     record ToKeep(String name, List<FaultInput> faults) {}
 
@@ -95,19 +102,21 @@ class LibraryController {
                         + u.preparedAt().toLocalDate())
                 .toList();
         return new LibrarySet(
-                prefix + row.version(),
-                row.name(),
-                row.rigId(),
-                row.version(),
-                library.versions(row.setId()).size(),
-                row.savedAt(),
-                accounts.get(row.savedBy()).name(),
-                set.isPresent(),
-                set.map(s -> s.faults().stream()
-                                .map(f -> f.title() + ", " + f.where(rig))
-                                .toList())
-                        .orElse(List.of()),
-                set.map(s -> s.faults().stream().map(FaultInput::of).toList()).orElse(List.of()),
+                new SetName(
+                        prefix + row.version(),
+                        row.name(),
+                        row.rigId(),
+                        row.version(),
+                        library.versions(row.setId()).size()),
+                new SetSaved(row.savedAt(), accounts.get(row.savedBy()).name()),
+                new SetContent(
+                        set.isPresent(),
+                        set.map(s -> s.faults().stream()
+                                        .map(f -> f.title() + ", " + f.where(rig))
+                                        .toList())
+                                .orElse(List.of()),
+                        set.map(s -> s.faults().stream().map(FaultInput::of).toList())
+                                .orElse(List.of())),
                 used);
     }
 

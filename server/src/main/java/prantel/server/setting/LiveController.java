@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -79,16 +80,24 @@ class LiveController {
         this.accounts = accounts;
     }
 
-    /**
-     * @param openDead boxes of dead tests that are still empty: going live then needs a reason
-     * @param cautions to be read before
-     */
     record LiveView(
+            @JsonUnwrapped LiveRig rig, @JsonUnwrapped LiveGateView gate) {}
+
+    /** The rig as it is. */
+    record LiveRig(
             @Nullable OffsetDateTime energisedAt,
             List<LiveFault> faults,
             List<SetView.DangerLine> dangers,
             List<CheckLine> checks,
-            boolean simulated,
+            boolean simulated) {}
+
+    /**
+     * Whether it may go live.
+     *
+     * @param openDead boxes of dead tests that are still empty: going live then needs a reason
+     * @param cautions to be read before
+     */
+    record LiveGateView(
             boolean mayGoLive,
             List<String> whyNot,
             int openDead,
@@ -222,18 +231,22 @@ class LiveController {
                 .map(LiveGate.Shut::words)
                 .toList();
         return new LiveView(
-                assessment.energisedAt(),
-                shown,
-                known.report().dangers().stream()
-                        .map(d -> new SetView.DangerLine(d.kind().words(), d.finding()))
-                        .toList(),
-                known.checks(),
-                testers.isThere(assessment.fixed().bayId()),
-                whyNot.isEmpty(),
-                whyNot,
-                keys.course(assessment).openDead(),
-                List.of(ticks.list(assessment, Checklist.LIVE_ASKED), ticks.list(assessment, Checklist.LIVE_GIVEN)),
-                cautions(all, set.rig()));
+                new LiveRig(
+                        assessment.energisedAt(),
+                        shown,
+                        known.report().dangers().stream()
+                                .map(d -> new SetView.DangerLine(d.kind().words(), d.finding()))
+                                .toList(),
+                        known.checks(),
+                        testers.isThere(assessment.fixed().bayId())),
+                new LiveGateView(
+                        whyNot.isEmpty(),
+                        whyNot,
+                        keys.course(assessment).openDead(),
+                        List.of(
+                                ticks.list(assessment, Checklist.LIVE_ASKED),
+                                ticks.list(assessment, Checklist.LIVE_GIVEN)),
+                        cautions(all, set.rig())));
     }
 
     /** @param in faults that are really there @param checks readings that prove the others out */

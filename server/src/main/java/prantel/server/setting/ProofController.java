@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -65,47 +66,68 @@ class ProofController {
         this.testers = testers;
     }
 
+    record ProofView(
+            @JsonUnwrapped ProofStanding standing,
+            @JsonUnwrapped ProofSetting setting,
+            @JsonUnwrapped ProofReadings proving) {}
+
     /**
-     * @param box null for a bay without one
-     * @param simulated whether a simulated tester can take the readings
-     * @param notTold what no reading tells from the set, in words
-     * @param fewest whether fewer readings were proved not to do
+     * How far setting is.
+     *
      * @param relaysOutSince since when the box has let go of what it should hold; null while it holds it
      */
-    record ProofView(
+    record ProofStanding(
             boolean sheetOpen,
             @Nullable OffsetDateTime lockedOffAt,
-            List<SetStep> steps,
-            @Nullable BoxView box,
-            List<CheckLine> checks,
-            boolean simulated,
-            List<HypothesisLine> hypotheses,
-            List<String> notTold,
-            boolean fewest,
             @Nullable OffsetDateTime relaysOutSince,
             boolean mayOpen,
             String whyNotOpen) {}
 
     /**
-     * One fault to be set.
+     * What is set, by hand and by the box.
+     *
+     * @param box null for a bay without one
+     */
+    record ProofSetting(List<SetStep> steps, @Nullable BoxView box) {}
+
+    /**
+     * What proves it, and what the readings say.
+     *
+     * @param simulated whether a simulated tester can take the readings
+     * @param notTold what no reading tells from the set, in words
+     * @param fewest whether fewer readings were proved not to do
+     */
+    record ProofReadings(
+            List<CheckLine> checks,
+            boolean simulated,
+            List<HypothesisLine> hypotheses,
+            List<String> notTold,
+            boolean fewest) {}
+
+    /** One fault to be set. */
+    record SetStep(
+            @JsonUnwrapped StepWhat what,
+            @JsonUnwrapped StepHow how,
+            @JsonUnwrapped StepDone done) {}
+
+    /** Which fault. */
+    record StepWhat(int index, String title, String place) {}
+
+    /**
+     * How it is set.
      *
      * @param how "box", "hand" or "nothing"
-     * @param state "set", "to do", "wrong", "no contact"
      * @param look whether it is proved by looking and not by a reading
+     */
+    record StepHow(String how, int relay, String instruction, boolean look) {}
+
+    /**
+     * Whether it is.
+     *
+     * @param state "set", "to do", "wrong", "no contact"
      * @param seen whether somebody looked
      */
-    record SetStep(
-            int index,
-            String title,
-            String place,
-            String how,
-            int relay,
-            String instruction,
-            String state,
-            String by,
-            @Nullable OffsetDateTime at,
-            boolean look,
-            boolean seen) {}
+    record StepDone(String state, String by, @Nullable OffsetDateTime at, boolean seen) {}
 
     /** @param wrong relays that are not where they should be */
     record BoxView(
@@ -221,7 +243,7 @@ class ProofController {
     ProofView open(@PathVariable String id, @RequestBody JustThis just, Principal who) {
         return view(assessments.append(
                 id, just.eventId(), new AssessmentEvent.SheetOpened(), who.getName(), assessment -> {
-                    ProofView now = view(assessment);
+                    ProofStanding now = view(assessment).standing();
                     if (!now.mayOpen()) {
                         throw Refusal.conflict("not-ready", now.whyNotOpen());
                     }
@@ -236,21 +258,22 @@ class ProofController {
         List<SetStep> steps = steps(assessment, key, box);
         String whyNot = whyNotOpen(assessment, steps, checks);
         return new ProofView(
-                assessment.openedAt() != null,
-                assessment.lockedOffAt(),
-                steps,
-                box == null ? null : boxView(box, wanted(assessment)),
-                checks,
-                testers.isThere(assessment.fixed().bayId()),
-                Hypotheses.of(
-                        key,
-                        plans.ranking(key, assessment.checks(), onTheRig.before(assessment), true),
-                        assessment.checks()),
-                plan.notTold().stream().map(s -> words(s, key)).toList(),
-                plan.fewest(),
-                assessment.relaysOutSince(),
-                whyNot.isEmpty(),
-                whyNot);
+                new ProofStanding(
+                        assessment.openedAt() != null,
+                        assessment.lockedOffAt(),
+                        assessment.relaysOutSince(),
+                        whyNot.isEmpty(),
+                        whyNot),
+                new ProofSetting(steps, box == null ? null : boxView(box, wanted(assessment))),
+                new ProofReadings(
+                        checks,
+                        testers.isThere(assessment.fixed().bayId()),
+                        Hypotheses.of(
+                                key,
+                                plans.ranking(key, assessment.checks(), onTheRig.before(assessment), true),
+                                assessment.checks()),
+                        plan.notTold().stream().map(s -> words(s, key)).toList(),
+                        plan.fewest()));
     }
 
     private static String words(FaultSet set, Key key) {
@@ -287,17 +310,17 @@ class ProofController {
             int relay = box.relayFor(fault).orElse(0);
             Assessment.Done set = assessment.done(i, Handling.SET);
             steps.add(new SetStep(
-                    i,
-                    fault.title(),
-                    fault.where(key.rig()),
-                    relay > 0 ? "box" : box.canSet(fault) ? "hand" : "nothing",
-                    relay,
-                    fault.instruction(key.rig()),
-                    relay > 0 ? relayState(relay, assessment, state) : set == null ? "to do" : "set",
-                    set == null ? "" : accounts.get(set.by()).name(),
-                    set == null ? null : set.at(),
-                    fault.kind().isOnlySeen(),
-                    assessment.done(i, Handling.SEEN) != null));
+                    new StepWhat(i, fault.title(), fault.where(key.rig())),
+                    new StepHow(
+                            relay > 0 ? "box" : box.canSet(fault) ? "hand" : "nothing",
+                            relay,
+                            fault.instruction(key.rig()),
+                            fault.kind().isOnlySeen()),
+                    new StepDone(
+                            relay > 0 ? relayState(relay, assessment, state) : set == null ? "to do" : "set",
+                            set == null ? "" : accounts.get(set.by()).name(),
+                            set == null ? null : set.at(),
+                            assessment.done(i, Handling.SEEN) != null)));
         }
         return steps;
     }
@@ -319,19 +342,19 @@ class ProofController {
             return "Lock off first.";
         }
         for (SetStep step : steps) {
-            if (!step.state().equals("set")) {
-                return step.title() + ", " + step.place() + ": "
-                        + switch (step.state()) {
-                            case "wrong" -> "relay " + step.relay() + " is not where it should be.";
+            if (!step.done().state().equals("set")) {
+                return step.what().title() + ", " + step.what().place() + ": "
+                        + switch (step.done().state()) {
+                            case "wrong" -> "relay " + step.how().relay() + " is not where it should be.";
                             case "no contact" -> "the fault box does not answer.";
                             default ->
-                                step.how().equals("nothing")
+                                step.how().how().equals("nothing")
                                         ? "it is never wired by hand and no relay is mapped to it: take it out."
-                                        : step.how().equals("box") ? "arm the box." : "set it and tick it.";
+                                        : step.how().how().equals("box") ? "arm the box." : "set it and tick it.";
                         };
             }
-            if (step.look() && !step.seen()) {
-                return step.title() + ", " + step.place() + ": look at it and tick that it is seen.";
+            if (step.how().look() && !step.done().seen()) {
+                return step.what().title() + ", " + step.what().place() + ": look at it and tick that it is seen.";
             }
         }
         long open = CheckLines.open(checks);

@@ -1,5 +1,6 @@
 package prantel.server.setting;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,16 +21,19 @@ import prantel.server.picture.RigDrawing;
 
 /** All that Set shows. `preview` holds what depends on the faults; the rest does not change while they are chosen. */
 record SetView(
-        String assessmentId,
-        String rigId,
-        int basedOn,
-        boolean sheetOpen,
-        @Nullable OffsetDateTime lockedOffAt,
-        @Nullable String fromLibrary,
-        RigDrawing drawing,
-        List<PlaceChoice> places,
-        List<KindChoice> kinds,
-        Preview preview) {
+        @JsonUnwrapped SetStanding standing, @JsonUnwrapped SetChoices choices, Preview preview) {
+
+    /** Which assessment, how far it is. */
+    record SetStanding(
+            String assessmentId,
+            String rigId,
+            int basedOn,
+            boolean sheetOpen,
+            @Nullable OffsetDateTime lockedOffAt,
+            @Nullable String fromLibrary) {}
+
+    /** What can be set where. */
+    record SetChoices(RigDrawing drawing, List<PlaceChoice> places, List<KindChoice> kinds) {}
 
     /** What a set of faults does. */
     record Preview(
@@ -41,35 +45,40 @@ record SetView(
             SafetyView safety,
             List<Pictures.ProfileCurve> profiles) {}
 
-    /**
-     * @param how "box" with its relay, "hand", or "nothing" when this rig has no way to set it
-     * @param others second places to choose from, by id
-     */
+    /** @param others second places to choose from, by id */
     record FaultLine(
-            FaultInput fault,
-            String title,
-            String place,
-            String visibility,
-            String firstSeen,
-            String safety,
-            String severity,
-            String how,
-            int relay,
-            String instruction,
-            String symptom) {}
+            @JsonUnwrapped FaultShown of,
+            @JsonUnwrapped FaultEffectShown effect,
+            @JsonUnwrapped FaultHow how) {}
+
+    /** Which fault. */
+    record FaultShown(FaultInput fault, String title, String place, String symptom) {}
+
+    /** Where it shows, how unsafe it is. */
+    record FaultEffectShown(String visibility, String firstSeen, String safety, String severity) {}
+
+    /**
+     * How it is set.
+     *
+     * @param how "box" with its relay, "hand", or "nothing" when this rig has no way to set it
+     */
+    record FaultHow(String how, int relay, String instruction) {}
 
     record TestChanges(String test, List<ChangeLine> changes) {}
 
-    /** @param timesTolerance null where it goes from a number to over-range, or fails by its limit */
     record ChangeLine(
-            String slot,
-            String quantity,
-            String where,
-            String healthy,
-            String withSet,
-            @Nullable Double timesTolerance,
-            String visibility,
-            boolean byLimit) {}
+            @JsonUnwrapped ChangePlace of, @JsonUnwrapped ChangeSize change) {}
+
+    /** Which box. */
+    record ChangePlace(String slot, String quantity, String where) {}
+
+    /**
+     * How far it is moved.
+     *
+     * @param timesTolerance null where it goes from a number to over-range, or fails by its limit
+     */
+    record ChangeSize(
+            String healthy, String withSet, @Nullable Double timesTolerance, String visibility, boolean byLimit) {}
 
     record SafetyView(boolean mayGoLive, String strictest, List<DangerLine> dangers) {}
 
@@ -78,15 +87,17 @@ record SetView(
     static SetView of(Assessment assessment, Key key) {
         Rig rig = key.rig();
         return new SetView(
-                assessment.id(),
-                rig.id(),
-                assessment.faultsSeq(),
-                assessment.openedAt() != null,
-                assessment.lockedOffAt(),
-                assessment.fromLibrary(),
-                RigDrawing.of(rig),
-                PlaceChoice.of(rig),
-                FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
+                new SetStanding(
+                        assessment.id(),
+                        rig.id(),
+                        assessment.faultsSeq(),
+                        assessment.openedAt() != null,
+                        assessment.lockedOffAt(),
+                        assessment.fromLibrary()),
+                new SetChoices(
+                        RigDrawing.of(rig),
+                        PlaceChoice.of(rig),
+                        FaultCatalogue.kinds().stream().map(KindChoice::of).toList()),
                 preview(key));
     }
 
@@ -121,14 +132,14 @@ record SetView(
 
     private static ChangeLine change(Expectation e, Rig rig) {
         return new ChangeLine(
-                e.slot().id().value(),
-                e.slot().quantity(),
-                e.slot().place(rig),
-                e.healthy().shown(),
-                e.withFaults().shown(),
-                e.failsByItsLimit() ? null : Pictures.finite(e.change().timesTolerance()),
-                word(e.visibility()),
-                e.failsByItsLimit());
+                new ChangePlace(
+                        e.slot().id().value(), e.slot().quantity(), e.slot().place(rig)),
+                new ChangeSize(
+                        e.healthy().shown(),
+                        e.withFaults().shown(),
+                        e.failsByItsLimit() ? null : Pictures.finite(e.change().timesTolerance()),
+                        word(e.visibility()),
+                        e.failsByItsLimit()));
     }
 
     private static SafetyView safety(Key key) {
@@ -145,22 +156,25 @@ record SetView(
         Fault fault = effect.fault();
         var relay = box.relayFor(fault);
         return new FaultLine(
-                FaultInput.of(fault),
-                fault.title(),
-                fault.where(rig),
-                fault.kind().isSeen() ? "findable" : word(effect.visibility()),
-                fault.kind().isSeen()
-                        ? "at inspection"
-                        : effect.firstSeen()
-                                .map(e -> e.slot().title(rig))
-                                .orElse("no reading of this sequence shows it"),
-                fault.safety().words(),
-                fault.kind().severity() + ": " + fault.kind().severity().words() + ", "
-                        + fault.kind().because(),
-                relay.isPresent() ? "box" : box.canSet(fault) ? "hand" : "nothing",
-                relay.orElse(0),
-                fault.instruction(rig),
-                fault.kind().symptom());
+                new FaultShown(
+                        FaultInput.of(fault),
+                        fault.title(),
+                        fault.where(rig),
+                        fault.kind().symptom()),
+                new FaultEffectShown(
+                        fault.kind().isSeen() ? "findable" : word(effect.visibility()),
+                        fault.kind().isSeen()
+                                ? "at inspection"
+                                : effect.firstSeen()
+                                        .map(e -> e.slot().title(rig))
+                                        .orElse("no reading of this sequence shows it"),
+                        fault.safety().words(),
+                        fault.kind().severity() + ": " + fault.kind().severity().words() + ", "
+                                + fault.kind().because()),
+                new FaultHow(
+                        relay.isPresent() ? "box" : box.canSet(fault) ? "hand" : "nothing",
+                        relay.orElse(0),
+                        fault.instruction(rig)));
     }
 
     static String word(Change.Visibility visibility) {

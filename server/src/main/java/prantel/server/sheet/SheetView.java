@@ -1,5 +1,6 @@
 package prantel.server.sheet;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,30 +36,37 @@ import prantel.server.setting.KindChoice;
  * neither the fault set nor a key is read here, so neither can leak.
  */
 record SheetView(
-        String id,
-        String rig,
-        String scheme,
-        int bay,
-        String tester,
-        String overRange,
-        boolean open,
-        boolean live,
-        boolean wasLive,
-        String stoppedBecause,
-        String paused,
-        Conducted conducted,
-        boolean asksForCodes,
-        @Nullable OffsetDateTime handedInAt,
-        String handedBackBecause,
-        List<Step> steps,
-        List<RigDrawing.CircuitDrawing> circuits,
-        List<SheetPlace> places,
-        List<KindChoice> kinds,
-        int reportsSeq,
-        List<Report> reports,
-        boolean reportDamaged,
-        int boxes,
-        int filled) {
+        @JsonUnwrapped SheetOf of,
+        @JsonUnwrapped WritableNow standing,
+        @JsonUnwrapped SheetCourse course,
+        @JsonUnwrapped SheetFaults faults,
+        @JsonUnwrapped SheetWork work) {
+
+    /** Whose sheet, of what. */
+    record SheetOf(String id, String rig, String scheme, int bay, String tester, String overRange) {}
+
+    /** Whether it can be written. */
+    record WritableNow(boolean open, boolean live, boolean wasLive, String stoppedBecause, String paused) {}
+
+    /** How far it is. */
+    record SheetCourse(
+            Conducted conducted,
+            @Nullable OffsetDateTime handedInAt,
+            String handedBackBecause,
+            int boxes,
+            int filled) {}
+
+    /** What is written on it. */
+    record SheetWork(List<Step> steps, List<RigDrawing.CircuitDrawing> circuits) {}
+
+    /** What can be named, and what is. */
+    record SheetFaults(
+            boolean asksForCodes,
+            List<SheetPlace> places,
+            List<KindChoice> kinds,
+            int reportsSeq,
+            List<Report> reports,
+            boolean reportDamaged) {}
 
     /** @param fromTester whether readings may be taken over from the bay's tester @param ready what the candidate confirms before the first reading @param liveAsked what is confirmed to ask for the supply */
     record Conducted(
@@ -109,39 +117,54 @@ record SheetView(
         LIST
     }
 
+    /** @param said what the candidate says that it will read, written before the reading; null where it is not asked */
+    record Box(
+            @JsonUnwrapped BoxAt place,
+            @JsonUnwrapped BoxHow how,
+            @JsonUnwrapped BoxThere there,
+            @JsonUnwrapped BoxJudgement judgement,
+            @Nullable SaidFirst said) {}
+
     /**
-     * @param unit printed on the box
-     * @param overRange what this candidate's tester shows above its range
-     * @param text as written
-     * @param understood the text as it is read, or empty
-     * @param mend what is wrong with the text, or empty
-     * @param judged whether this box is judged
-     * @param chosenFrom the boxes whose highest reading belongs here; empty for a box that is measured
+     * Which box, where it lies.
+     *
      * @param station the point of its circuit it is read at; null for none
      * @param row where it lies in a grid
      * @param column likewise
-     * @param keys what can be written by one key: over-range, "no trip", "works"; one that ends in a colon wants its reason
-     * @param said what the candidate says that it will read, written before the reading; null where it is not asked
      */
-    record Box(
+    record BoxAt(
             String slot,
             String quantity,
             String where,
-            String unit,
-            String overRange,
-            String text,
-            int seq,
-            String understood,
-            String mend,
-            boolean judged,
-            @Nullable Boolean satisfactory,
-            int judgedSeq,
-            List<String> chosenFrom,
             @Nullable String station,
             String row,
-            String column,
-            List<String> keys,
-            @Nullable SaidFirst said) {}
+            String column) {}
+
+    /**
+     * How it is written.
+     *
+     * @param unit printed on the box
+     * @param overRange what this candidate's tester shows above its range
+     * @param chosenFrom the boxes whose highest reading belongs here; empty for a box that is measured
+     * @param keys what can be written by one key: over-range, "no trip", "works"; one that ends in a colon wants its reason
+     */
+    record BoxHow(String unit, String overRange, List<String> chosenFrom, List<String> keys) {}
+
+    /**
+     * What stands in it.
+     *
+     * @param text as written
+     * @param understood the text as it is read, or empty
+     * @param mend what is wrong with the text, or empty
+     */
+    record BoxThere(String text, int seq, String understood, String mend) {}
+
+    /**
+     * What was made of it.
+     *
+     * @param judged whether this box is judged
+     */
+    record BoxJudgement(boolean judged, @Nullable Boolean satisfactory, int judgedSeq) {}
 
     /** @param locked once the reading is in */
     record SaidFirst(String text, int seq, boolean locked) {}
@@ -162,38 +185,43 @@ record SheetView(
             boolean damaged,
             Conducted conducted) {
         return new SheetView(
-                assessment.id(),
-                rig.name(),
-                scheme.name(),
-                bay,
-                tester.label(),
-                tester.insulationTester().overRange().shown(),
-                assessment.isSheetOpen(),
-                assessment.energisedAt() != null,
-                assessment.wasLive(),
-                assessment.stop() == null ? "" : assessment.stop().what(),
-                paused(assessment),
-                conducted,
-                scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
-                assessment.handedInAt(),
-                assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
-                steps(assessment, rig, scheme, slots, tester),
-                RigDrawing.of(rig).boards().stream()
-                        .flatMap(b -> b.sections().stream())
-                        .flatMap(x -> x.circuits().stream())
-                        .toList(),
-                FaultCatalogue.places(rig).stream()
-                        .map(p -> new SheetPlace(
-                                p.id(),
-                                p.label(rig),
-                                p.ofCircuit().map(c -> c.value()).orElse(null)))
-                        .toList(),
-                FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
-                assessment.revision("reports"),
-                reports(reports),
-                damaged,
-                slots.size(),
-                filled(assessment));
+                new SheetOf(
+                        assessment.id(),
+                        rig.name(),
+                        scheme.name(),
+                        bay,
+                        tester.label(),
+                        tester.insulationTester().overRange().shown()),
+                new WritableNow(
+                        assessment.isSheetOpen(),
+                        assessment.energisedAt() != null,
+                        assessment.wasLive(),
+                        assessment.stop() == null ? "" : assessment.stop().what(),
+                        paused(assessment)),
+                new SheetCourse(
+                        conducted,
+                        assessment.handedInAt(),
+                        assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
+                        slots.size(),
+                        filled(assessment)),
+                new SheetFaults(
+                        scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
+                        FaultCatalogue.places(rig).stream()
+                                .map(p -> new SheetPlace(
+                                        p.id(),
+                                        p.label(rig),
+                                        p.ofCircuit().map(c -> c.value()).orElse(null)))
+                                .toList(),
+                        FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
+                        assessment.revision("reports"),
+                        reports(reports),
+                        damaged),
+                new SheetWork(
+                        steps(assessment, rig, scheme, slots, tester),
+                        RigDrawing.of(rig).boards().stream()
+                                .flatMap(b -> b.sections().stream())
+                                .flatMap(x -> x.circuits().stream())
+                                .toList()));
     }
 
     static int filled(Assessment assessment) {
@@ -292,25 +320,29 @@ record SheetView(
         Written written = Notation.read(text, slot.boxUnit());
         String overRange = overRange(slot, tester);
         return new Box(
-                slot.id().value(),
-                slot.quantity(),
-                scheme.inItsWords(slot.where()),
-                slot.boxUnit().symbol(),
-                overRange,
-                text,
-                assessment.revision("reading/" + slot.id()),
-                Understood.of(written),
-                written instanceof Written.Unreadable u ? u.problem().mend() : "",
-                slot.limit().isPresent(),
-                judged == null ? null : judged.value(),
-                assessment.revision("judged/" + slot.id()),
-                slot instanceof Slot.Composed composed
-                        ? composed.of().stream().map(Object::toString).toList()
-                        : List.of(),
-                slot.spot().point().map(PointId::value).orElse(null),
-                row(slot),
-                column(slot),
-                keys(slot, overRange),
+                new BoxAt(
+                        slot.id().value(),
+                        slot.quantity(),
+                        scheme.inItsWords(slot.where()),
+                        slot.spot().point().map(PointId::value).orElse(null),
+                        row(slot),
+                        column(slot)),
+                new BoxHow(
+                        slot.boxUnit().symbol(),
+                        overRange,
+                        slot instanceof Slot.Composed composed
+                                ? composed.of().stream().map(Object::toString).toList()
+                                : List.of(),
+                        keys(slot, overRange)),
+                new BoxThere(
+                        text,
+                        assessment.revision("reading/" + slot.id()),
+                        Understood.of(written),
+                        written instanceof Written.Unreadable u ? u.problem().mend() : ""),
+                new BoxJudgement(
+                        slot.limit().isPresent(),
+                        judged == null ? null : judged.value(),
+                        assessment.revision("judged/" + slot.id())),
                 saidFirst(slot, about, assessment));
     }
 

@@ -1,5 +1,6 @@
 package prantel.server.watching;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.Comparator;
 import java.util.List;
@@ -26,45 +27,56 @@ import prantel.server.conduct.ConductView;
 
 /** A candidate at work, as the assessor sees it: the procedure, what is recorded at each station, how it is conducted. */
 record WatchView(
-        int seq,
-        boolean open,
-        @Nullable OffsetDateTime openedAt,
-        boolean live,
-        boolean wasLive,
-        boolean lockedOff,
-        boolean provedDead,
-        boolean asksToGoLive,
-        @Nullable StopLine stop,
-        int filled,
-        int boxes,
-        int reports,
-        @Nullable OffsetDateTime relaysOutSince,
-        boolean undo,
-        List<WatchStep> steps,
-        List<BrokenLine> broken,
+        @JsonUnwrapped SheetOfWatch sheet,
+        @JsonUnwrapped RigOfWatch rig,
+        @JsonUnwrapped StopOfWatch halt,
+        @JsonUnwrapped ProcedureLine line,
         ConductView conduct) {
+
+    /** The sheet as it stands. */
+    record SheetOfWatch(int seq, boolean open, @Nullable OffsetDateTime openedAt, int filled, int boxes, int reports) {}
+
+    /** What is true of the rig now. */
+    record RigOfWatch(
+            boolean live,
+            boolean wasLive,
+            boolean lockedOff,
+            boolean provedDead,
+            boolean asksToGoLive,
+            @Nullable OffsetDateTime relaysOutSince) {}
+
+    /** Whether it was stopped, and what can be taken back. */
+    record StopOfWatch(@Nullable StopLine stop, boolean undo) {}
+
+    /** The procedure line. */
+    record ProcedureLine(List<WatchStep> steps, List<BrokenLine> broken) {}
 
     record StopLine(String what, String by, OffsetDateTime at) {}
 
+    record WatchStep(
+            @JsonUnwrapped StepOfLine step,
+            @JsonUnwrapped StepStanding standing,
+            @JsonUnwrapped BoxCount count,
+            @JsonUnwrapped SeenAndWritten evidence) {}
+
+    record StepOfLine(String id, String title, boolean live) {}
+
     /**
+     * How far it is.
+     *
      * @param state what the line shows by shape
      * @param next whether it is what comes next
      * @param shut why it may not be begun yet; empty where it may
+     */
+    record StepStanding(Course.State state, boolean next, String shut) {}
+
+    /**
      * @param open boxes still to be written
      */
-    record WatchStep(
-            String id,
-            String title,
-            boolean live,
-            Course.State state,
-            boolean next,
-            String shut,
-            int filled,
-            int boxes,
-            int open,
-            List<SightLine> observations,
-            List<AskLine> questions,
-            List<WrittenLine> readings) {}
+    record BoxCount(int filled, int boxes, int open) {}
+
+    /** What was seen, asked and written. */
+    record SeenAndWritten(List<SightLine> observations, List<AskLine> questions, List<WrittenLine> readings) {}
 
     /**
      * A rule of order that was broken, with both deeds.
@@ -113,22 +125,28 @@ record WatchView(
                 .toList();
         Assessment.Stop stop = assessment.stop();
         return new WatchView(
-                assessment.seq(),
-                assessment.openedAt() != null && assessment.handedInAt() == null,
-                assessment.openedAt(),
-                course.rig().live(),
-                assessment.wasLive(),
-                course.rig().lockedOff(),
-                course.rig().provedDead(),
-                course.rig().asked(),
-                stop == null ? null : new StopLine(stop.what(), stop.by(), stop.at()),
-                steps.stream().mapToInt(WatchStep::filled).sum(),
-                slots.size(),
-                reports,
-                assessment.relaysOutSince(),
-                assessment.undo(who) != null,
-                steps,
-                course.broken().stream().map(b -> broken(b, key.scheme())).toList(),
+                new SheetOfWatch(
+                        assessment.seq(),
+                        assessment.openedAt() != null && assessment.handedInAt() == null,
+                        assessment.openedAt(),
+                        steps.stream().mapToInt(s -> s.count().filled()).sum(),
+                        slots.size(),
+                        reports),
+                new RigOfWatch(
+                        course.rig().live(),
+                        assessment.wasLive(),
+                        course.rig().lockedOff(),
+                        course.rig().provedDead(),
+                        course.rig().asked(),
+                        assessment.relaysOutSince()),
+                new StopOfWatch(
+                        stop == null ? null : new StopLine(stop.what(), stop.by(), stop.at()),
+                        assessment.undo(who) != null),
+                new ProcedureLine(
+                        steps,
+                        course.broken().stream()
+                                .map(b -> broken(b, key.scheme()))
+                                .toList()),
                 conduct);
     }
 
@@ -162,18 +180,17 @@ record WatchView(
                 .sorted(Comparator.comparingInt(WrittenLine::seq).reversed())
                 .toList();
         return new WatchStep(
-                step.id(),
-                step.title(),
-                step.isLive(),
-                station.state(),
-                station.next(),
-                station.shut(),
-                station.filled(),
-                station.boxes(),
-                station.open(),
-                step.observations().stream().map(o -> sight(o, assessment)).toList(),
-                step.questions().stream().map(q -> ask(q, assessment, drawn)).toList(),
-                readings);
+                new StepOfLine(step.id(), step.title(), step.isLive()),
+                new StepStanding(station.state(), station.next(), station.shut()),
+                new BoxCount(station.filled(), station.boxes(), station.open()),
+                new SeenAndWritten(
+                        step.observations().stream()
+                                .map(o -> sight(o, assessment))
+                                .toList(),
+                        step.questions().stream()
+                                .map(q -> ask(q, assessment, drawn))
+                                .toList(),
+                        readings));
     }
 
     private static SightLine sight(Observation observation, Assessment assessment) {
