@@ -21,8 +21,13 @@ abstract class BrowserTest {
 
     @BeforeAll
     void start() throws IOException, InterruptedException {
-        application = Application.start(data, "today");
+        application = Application.start(data, filled());
         browsers = new Browsers(application.url());
+    }
+
+    /** How much the demo begins with. */
+    String filled() {
+        return "today";
     }
 
     @AfterAll

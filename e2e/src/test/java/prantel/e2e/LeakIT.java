@@ -26,6 +26,12 @@ class LeakIT extends BrowserTest {
     private static final String FAULTS = """
         [{kind: 'high-resistance-joint', at: 'kitchen/socket-3', conductors: ['cpc'], size: %s, to: null}]""".formatted(SIZE);
 
+    /** With a past of one's own and of others there is more to leak. */
+    @Override
+    String filled() {
+        return "all";
+    }
+
     @Test
     @SuppressWarnings("unchecked")
     void nothingOfTheKeyReachesACandidate() {

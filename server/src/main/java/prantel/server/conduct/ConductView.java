@@ -1,5 +1,6 @@
 package prantel.server.conduct;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -7,34 +8,50 @@ import prantel.core.assessment.Checklist;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.StageClock;
 
-/**
- * How an assessment is conducted.
- *
- * @param assessor who watches now
- * @param mine whether that is the one who asks
- * @param tester the instrument in use
- * @param pauses in order; the last may still last
- * @param given what was granted besides time; never why
- * @param circuits those that are tested; all where nobody chose
- * @param others who could take it over
- * @param testers which other instruments there are
- * @param freeBays where it could be carried on
- */
+/** How an assessment is conducted. */
 public record ConductView(
-        String assessor,
-        boolean mine,
-        String tester,
-        ClockView clock,
-        List<PauseLine> pauses,
-        double timeFactor,
-        List<String> given,
-        List<TestedCircuit> circuits,
-        List<ListView> lists,
-        @Nullable EndedLine brokenOff,
-        @Nullable String continuedFrom,
-        List<Other> others,
-        List<Other> testers,
-        List<Other> freeBays) {
+        @JsonUnwrapped Watching people,
+        @JsonUnwrapped TimeGranted time,
+        @JsonUnwrapped WorkAgreed work,
+        @JsonUnwrapped WhereItWent course,
+        @JsonUnwrapped ConductChoices choices) {
+
+    /**
+     * Who watches, with which instrument.
+     *
+     * @param assessor who watches now
+     * @param mine whether that is the one who asks
+     * @param tester the instrument in use
+     */
+    public record Watching(String assessor, boolean mine, String tester) {}
+
+    /**
+     * The clock, where it stood, what was granted.
+     *
+     * @param pauses in order; the last may still last
+     * @param given what was granted besides time; never why
+     */
+    public record TimeGranted(ClockView clock, List<PauseLine> pauses, double timeFactor, List<String> given) {}
+
+    /**
+     * What is tested, and what was ticked.
+     *
+     * @param circuits those that are tested; all where nobody chose
+     */
+    public record WorkAgreed(List<TestedCircuit> circuits, List<ListView> lists) {}
+
+    /** How it ended, or where it came from. */
+    public record WhereItWent(
+            @Nullable EndedLine brokenOff, @Nullable String continuedFrom) {}
+
+    /**
+     * Who and what could take its place.
+     *
+     * @param others who could take it over
+     * @param testers which other instruments there are
+     * @param freeBays where it could be carried on
+     */
+    public record ConductChoices(List<Other> others, List<Other> testers, List<Other> freeBays) {}
 
     public record Other(String id, String label) {}
 

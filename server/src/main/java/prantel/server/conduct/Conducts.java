@@ -55,46 +55,54 @@ public class Conducts {
         Conduct.BrokenOff broken = conduct.brokenOff();
         Conduct.Continued from = conduct.continued();
         return new ConductView(
-                accounts.nameOf(conduct.assessor()),
-                conduct.assessor().equals(who),
-                keys.tester(assessment).label(),
-                ConductView.ClockView.of(clock(assessment)),
-                conduct.pauses().stream()
-                        .map(p -> new ConductView.PauseLine(
-                                p.why(),
-                                p.why().words(),
-                                p.what(),
-                                accounts.nameOf(p.by()),
-                                p.from(),
-                                p.to().orElse(null),
-                                p.outcome()))
-                        .toList(),
-                conduct.adjustment().timeFactor(),
-                conduct.adjustment().given(),
-                keys.rig(assessment).circuits().stream()
-                        .map(c -> new ConductView.TestedCircuit(
-                                c.id().value(),
-                                c.label(),
-                                c instanceof Ring,
-                                tested.isEmpty() || tested.contains(c.id())))
-                        .toList(),
-                Arrays.stream(Checklist.values())
-                        .map(list -> ticks.list(assessment, list))
-                        .toList(),
-                broken == null
-                        ? null
-                        : new ConductView.EndedLine(
-                                broken.reason(), broken.continuedAs(), accounts.nameOf(broken.by()), broken.at()),
-                from == null ? null : from.from(),
-                accounts.who(Role::mayAssess).stream()
-                        .filter(a -> !a.accountId().equals(conduct.assessor()))
-                        .map(a -> new Other(a.accountId(), a.name()))
-                        .toList(),
-                workshop.testers().stream()
-                        .filter(t -> !t.id().equals(conduct.tester().id()))
-                        .map(t -> new Other(t.id(), workshop.tester(t).label()))
-                        .toList(),
-                freeBays(assessment));
+                new ConductView.Watching(
+                        accounts.nameOf(conduct.assessor()),
+                        conduct.assessor().equals(who),
+                        keys.tester(assessment).label()),
+                new ConductView.TimeGranted(
+                        ConductView.ClockView.of(clock(assessment)),
+                        conduct.pauses().stream()
+                                .map(p -> new ConductView.PauseLine(
+                                        p.why(),
+                                        p.why().words(),
+                                        p.what(),
+                                        accounts.nameOf(p.by()),
+                                        p.from(),
+                                        p.to().orElse(null),
+                                        p.outcome()))
+                                .toList(),
+                        conduct.adjustment().timeFactor(),
+                        conduct.adjustment().given()),
+                new ConductView.WorkAgreed(
+                        keys.rig(assessment).circuits().stream()
+                                .map(c -> new ConductView.TestedCircuit(
+                                        c.id().value(),
+                                        c.label(),
+                                        c instanceof Ring,
+                                        tested.isEmpty() || tested.contains(c.id())))
+                                .toList(),
+                        Arrays.stream(Checklist.values())
+                                .map(list -> ticks.list(assessment, list))
+                                .toList()),
+                new ConductView.WhereItWent(
+                        broken == null
+                                ? null
+                                : new ConductView.EndedLine(
+                                        broken.reason(),
+                                        broken.continuedAs(),
+                                        accounts.nameOf(broken.by()),
+                                        broken.at()),
+                        from == null ? null : from.from()),
+                new ConductView.ConductChoices(
+                        accounts.who(Role::mayAssess).stream()
+                                .filter(a -> !a.accountId().equals(conduct.assessor()))
+                                .map(a -> new Other(a.accountId(), a.name()))
+                                .toList(),
+                        workshop.testers().stream()
+                                .filter(t -> !t.id().equals(conduct.tester().id()))
+                                .map(t -> new Other(t.id(), workshop.tester(t).label()))
+                                .toList(),
+                        freeBays(assessment)));
     }
 
     private List<Other> freeBays(Assessment assessment) {

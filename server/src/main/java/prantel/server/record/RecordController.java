@@ -88,7 +88,7 @@ class RecordController {
                         "at")
                 .get();
         try (CSVPrinter printer = new CSVPrinter(out, format)) {
-            for (RecordView.KeptReading r : record.readings()) {
+            for (RecordView.KeptReading r : record.content().readings()) {
                 row(
                         printer,
                         "reading",
@@ -108,27 +108,27 @@ class RecordController {
                         r.by(),
                         r.at());
             }
-            for (RecordView.MarkedLine m : record.marks()) {
+            for (RecordView.MarkedLine m : record.content().marks()) {
                 row(
                         printer,
                         "mark",
-                        m.id(),
-                        m.title(),
-                        m.group(),
+                        m.of().id(),
+                        m.of().title(),
+                        m.of().group(),
                         "",
                         "",
-                        m.proposed(),
-                        m.first(),
-                        m.second(),
-                        m.counts(),
-                        m.points(),
-                        m.weight(),
-                        m.reason(),
+                        m.opinions().proposed(),
+                        m.opinions().first(),
+                        m.opinions().second(),
+                        m.end().counts(),
+                        m.end().points(),
+                        m.of().weight(),
+                        m.end().reason(),
                         m.evidence(),
                         "",
                         "");
             }
-            for (RecordView.DeedLine d : record.deeds()) {
+            for (RecordView.DeedLine d : record.course().deeds()) {
                 row(printer, "deed", "", d.words(), "", "", "", "", "", "", "", "", "", "", "", d.by(), d.at());
             }
         } catch (IOException e) {

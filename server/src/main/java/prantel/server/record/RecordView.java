@@ -1,5 +1,6 @@
 package prantel.server.record;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -7,22 +8,31 @@ import prantel.core.assessment.Course;
 
 /**
  * All that is kept of an assessment, to read.
- *
- * @param facts who, where, with what, by which versions
- * @param stations the procedure line
  * @param chain the last link of its hash chain: what an export is held against
  */
 public record RecordView(
-        String id,
-        String candidate,
-        List<RecordFact> facts,
-        RecordOutcome outcome,
-        List<StationLine> stations,
-        List<DeedLine> deeds,
-        List<KeptReading> readings,
-        List<MarkedLine> marks,
+        @JsonUnwrapped RecordHead head,
+        @JsonUnwrapped RecordCourse course,
+        @JsonUnwrapped RecordContent content,
         List<Signature> signatures,
         String chain) {
+
+    /**
+     * Whose record, and what it came to.
+     *
+     * @param facts who, where, with what, by which versions
+     */
+    public record RecordHead(String id, String candidate, List<RecordFact> facts, RecordOutcome outcome) {}
+
+    /**
+     * What happened, in order.
+     *
+     * @param stations the procedure line
+     */
+    public record RecordCourse(List<StationLine> stations, List<DeedLine> deeds) {}
+
+    /** What was written and marked. */
+    public record RecordContent(List<KeptReading> readings, List<MarkedLine> marks) {}
 
     public record RecordFact(String label, String value) {}
 
@@ -52,23 +62,29 @@ public record RecordView(
             OffsetDateTime at,
             String by) {}
 
+    public record MarkedLine(
+            @JsonUnwrapped MarkedWhat of,
+            @JsonUnwrapped MarkedOpinions opinions,
+            @JsonUnwrapped MarkedEnd end,
+            String evidence) {}
+
+    /** Which mark. */
+    public record MarkedWhat(String id, String group, String title, double weight) {}
+
     /**
+     * What was proposed, and what each gave.
+     *
      * @param first given by the assessor; empty where nobody decided it
      * @param second given by somebody who marked it alone; empty for none
+     */
+    public record MarkedOpinions(String proposed, String first, String second) {}
+
+    /**
+     * What came of it.
+     *
      * @param counts what counts in the end
      */
-    public record MarkedLine(
-            String id,
-            String group,
-            String title,
-            double weight,
-            String proposed,
-            String first,
-            String second,
-            String counts,
-            double points,
-            String reason,
-            String evidence) {}
+    public record MarkedEnd(String counts, double points, String reason) {}
 
     public record Signature(String what, String by, OffsetDateTime at) {}
 }

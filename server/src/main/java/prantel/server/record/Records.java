@@ -50,27 +50,30 @@ class Records {
         Scheme scheme = keys.scheme(a);
         Deeds deeds = new Deeds(scheme, accounts::nameOf, SlotPlan.sheet(keys.rig(a), keys.wholeScheme(a)));
         return new RecordView(
-                a.id(),
-                accounts.nameOf(a.fixed().candidateId()),
-                facts(a, scheme),
-                outcome(a),
-                keys.course(a).stations().stream()
-                        .map(s -> new StationLine(
-                                s.step().id(),
-                                s.step().title(),
-                                s.step().isLive(),
-                                s.state(),
-                                s.begun() == null ? null : s.begun().first().at(),
-                                s.begun() == null
-                                        ? ""
-                                        : accounts.nameOf(s.begun().first().by())))
-                        .toList(),
-                events.stream()
-                        .flatMap(e -> deeds.words(e.event()).stream()
-                                .map(w -> new DeedLine(e.at(), accounts.nameOf(e.by()), w)))
-                        .toList(),
-                readings(a, events),
-                a.handedInAt() == null || a.conduct().brokenOff() != null ? List.of() : marks(a),
+                new RecordView.RecordHead(
+                        a.id(), accounts.nameOf(a.fixed().candidateId()), facts(a, scheme), outcome(a)),
+                new RecordView.RecordCourse(
+                        keys.course(a).stations().stream()
+                                .map(s -> new StationLine(
+                                        s.step().id(),
+                                        s.step().title(),
+                                        s.step().isLive(),
+                                        s.state(),
+                                        s.begun() == null
+                                                ? null
+                                                : s.begun().first().at(),
+                                        s.begun() == null
+                                                ? ""
+                                                : accounts.nameOf(
+                                                        s.begun().first().by())))
+                                .toList(),
+                        events.stream()
+                                .flatMap(e -> deeds.words(e.event()).stream()
+                                        .map(w -> new DeedLine(e.at(), accounts.nameOf(e.by()), w)))
+                                .toList()),
+                new RecordView.RecordContent(
+                        readings(a, events),
+                        a.handedInAt() == null || a.conduct().brokenOff() != null ? List.of() : marks(a)),
                 signatures(events),
                 assessments.lastLink(a));
     }
@@ -186,16 +189,14 @@ class Records {
                 .findFirst()
                 .orElse("");
         return new MarkedLine(
-                m.id(),
-                m.group(),
-                m.title(),
-                m.weight(),
-                m.award(),
-                first,
-                second,
-                decision == null ? m.award() : word(decision.given()),
-                decision == null ? m.points() : m.weight() * decision.given().share(),
-                decision == null ? "" : decision.reason(),
+                new RecordView.MarkedWhat(m.id(), m.group(), m.title(), m.weight()),
+                new RecordView.MarkedOpinions(m.award(), first, second),
+                new RecordView.MarkedEnd(
+                        decision == null ? m.award() : word(decision.given()),
+                        decision == null
+                                ? m.points()
+                                : m.weight() * decision.given().share(),
+                        decision == null ? "" : decision.reason()),
                 m.evidence());
     }
 

@@ -71,18 +71,14 @@ class RigController {
             Rig rig = workshop.rig(ref);
             Workshop.Kept kept = workshop.rigVersions(ref.id()).getLast();
             lines.add(new RigView.RigLine(
-                    ref.id(),
-                    rig.name(),
-                    ref.version(),
-                    kept.savedAt(),
-                    kept.savedBy(),
+                    new RigView.RigListed(ref.id(), rig.name(), ref.version(), kept.savedAt(), kept.savedBy()),
                     bays(ref.id()),
                     RigDrawing.of(rig),
-                    SlotPlan.of(rig, ShippedSchemes.everyTest()).size(),
-                    warnings(ref, rig),
-                    (int) asBuilt.drifts(ref, workshop.firstTester()).stream()
-                            .filter(Drift::isBeyond)
-                            .count()));
+                    new RigView.RigListedState(
+                            SlotPlan.of(rig, ShippedSchemes.everyTest()).size(), warnings(ref, rig), (int)
+                                    asBuilt.drifts(ref, workshop.firstTester()).stream()
+                                            .filter(Drift::isBeyond)
+                                            .count())));
         }
         lines.sort(Comparator.comparing(
                 l -> l.bays().stream().min(Integer::compare).orElse(Integer.MAX_VALUE)));
@@ -100,19 +96,16 @@ class RigController {
         Rig rig = workshop.rig(ref);
         Map<String, Integer> uses = assessments.usesOfRig(id);
         return new RigView.RigPage(
-                id,
-                rig.name(),
-                ref.version(),
-                ref.version() == latest,
-                rig.comments(),
-                bays(id),
-                versions.stream()
-                        .map(v -> new RigView.VersionLine(
-                                v.version(),
-                                v.savedAt(),
-                                v.savedBy(),
-                                uses.getOrDefault(String.valueOf(v.version()), 0)))
-                        .toList(),
+                new RigView.RigShown(id, rig.name(), ref.version(), ref.version() == latest, rig.comments()),
+                new RigView.RigUse(
+                        bays(id),
+                        versions.stream()
+                                .map(v -> new RigView.VersionLine(
+                                        v.version(),
+                                        v.savedAt(),
+                                        v.savedBy(),
+                                        uses.getOrDefault(String.valueOf(v.version()), 0)))
+                                .toList()),
                 new String(RigFile.write(rig), StandardCharsets.UTF_8),
                 workshop.firstTester().label(),
                 RigView.of(explorations.healthy(rig, workshop.firstTester(), ShippedSchemes.everyTest())));

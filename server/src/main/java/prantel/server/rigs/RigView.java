@@ -1,5 +1,6 @@
 package prantel.server.rigs;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,34 +26,32 @@ record RigView(
 
     /** A line of the list of rigs. */
     record RigLine(
-            String id,
-            String name,
-            int version,
-            OffsetDateTime savedAt,
-            String savedBy,
+            @JsonUnwrapped RigListed of,
             List<Integer> bays,
             RigDrawing drawing,
-            int boxes,
-            int warnings,
-            int drifts) {}
+            @JsonUnwrapped RigListedState state) {}
+
+    /** Which rig, saved when. */
+    record RigListed(String id, String name, int version, OffsetDateTime savedAt, String savedBy) {}
+
+    /** What is known of it. */
+    record RigListedState(int boxes, int warnings, int drifts) {}
 
     record VersionLine(int version, OffsetDateTime savedAt, String savedBy, int assessments) {}
 
+    /** @param file the rig file, for the workshop and for downloading */
+    record RigPage(
+            @JsonUnwrapped RigShown of, @JsonUnwrapped RigUse use, String file, String testerLabel, RigView view) {}
+
     /**
-     * @param file the rig file, for the workshop and for downloading
+     * Which rig, which version.
+     *
      * @param latest whether there is no newer version
      */
-    record RigPage(
-            String id,
-            String name,
-            int version,
-            boolean latest,
-            String comments,
-            List<Integer> bays,
-            List<VersionLine> versions,
-            String file,
-            String testerLabel,
-            RigView view) {}
+    record RigShown(String id, String name, int version, boolean latest, String comments) {}
+
+    /** Where it stands, what it was before. */
+    record RigUse(List<Integer> bays, List<VersionLine> versions) {}
 
     /**
      * What a draft in the workshop would be.

@@ -49,32 +49,33 @@ public class FeedbackSheets {
         }
         List<Slot> slots = keys.sheet(a);
         return new FeedbackSheet(
-                accounts.nameOf(a.fixed().candidateId()),
-                keys.rig(a).name(),
-                workshop.bay(a.fixed().bayId()).number(),
-                keys.scheme(a).name(),
-                Objects.requireNonNull(a.handedInAt()),
-                outcome.given().words(),
-                Arrays.stream(Feedback.Kind.values())
-                        .map(k -> new FeedbackSheet.FeedbackSection(
-                                k,
-                                FeedbackSheet.title(k),
-                                feedback.lines().stream()
-                                        .filter(l -> l.kind() == k)
-                                        .map(l -> new FeedbackSheet.FeedbackLine(l.text(), boxes(l, slots, a)))
-                                        .toList()))
-                        .filter(s -> !s.lines().isEmpty())
-                        .toList(),
-                feedback.faults(),
-                pictures(feedback, slots, a),
-                accounts.nameOf(feedback.by()),
-                feedback.at());
+                new FeedbackSheet.FeedbackOf(
+                        accounts.nameOf(a.fixed().candidateId()),
+                        keys.rig(a).name(),
+                        workshop.bay(a.fixed().bayId()).number(),
+                        keys.scheme(a).name(),
+                        Objects.requireNonNull(a.handedInAt())),
+                new FeedbackSheet.FeedbackTold(
+                        outcome.given().words(),
+                        Arrays.stream(Feedback.Kind.values())
+                                .map(k -> new FeedbackSheet.FeedbackSection(
+                                        k,
+                                        FeedbackSheet.title(k),
+                                        feedback.lines().stream()
+                                                .filter(l -> l.kind() == k)
+                                                .map(l -> new FeedbackSheet.FeedbackLine(l.text(), boxes(l, slots, a)))
+                                                .toList()))
+                                .filter(s -> !s.lines().isEmpty())
+                                .toList(),
+                        feedback.faults(),
+                        pictures(feedback, slots, a)),
+                new FeedbackSheet.FeedbackGivenBy(accounts.nameOf(feedback.by()), feedback.at()));
     }
 
     /** The same as a name for a file: who and when. */
     public static String fileName(FeedbackSheet sheet) {
-        return sheet.candidate().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + "-"
-                + sheet.handedInAt().toLocalDate() + ".feedback.pdf";
+        return sheet.of().candidate().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + "-"
+                + sheet.of().handedInAt().toLocalDate() + ".feedback.pdf";
     }
 
     private static List<FeedbackSheet.OwnBox> boxes(Feedback.Sentence line, List<Slot> slots, Assessment a) {
