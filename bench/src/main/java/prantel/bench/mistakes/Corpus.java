@@ -79,6 +79,7 @@ final class Corpus {
             "rounds",
             "nulled-wrong",
             "tester-off",
+            "tester-stuck",
             "copied-record",
             "round-numbers",
             "fault-not-set",
@@ -616,6 +617,14 @@ final class Corpus {
                         }
                     });
                 }
+                case "tester-stuck" ->
+                    any(c -> of(c, TestKind.R1_R2).size() > 3)
+                            .ifPresent(c -> of(c, TestKind.R1_R2)
+                                    .forEach(m -> texts.put(
+                                            m.id(),
+                                            texts.get(of(c, TestKind.R1_R2)
+                                                    .getFirst()
+                                                    .id()))));
                 case "round-numbers" ->
                     any(c -> of(c, TestKind.R1_R2).size() > 3)
                             .ifPresent(c -> of(c, TestKind.R1_R2).forEach(m -> {

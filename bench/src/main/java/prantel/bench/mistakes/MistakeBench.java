@@ -70,6 +70,7 @@ public final class MistakeBench {
         RIGHT.put("nulled-wrong", List.of(Cause.NULLED_WRONG));
         RIGHT.put("tester-off", List.of(Cause.TESTER_OFF));
         RIGHT.put("copied-record", List.of(Cause.COPIED_RECORD));
+        RIGHT.put("tester-stuck", List.of(Cause.TESTER_STUCK));
         RIGHT.put("round-numbers", List.of(Cause.ROUND_NUMBERS));
         RIGHT.put("fault-not-set", List.of(Cause.FAULT_NOT_SET, Cause.HEALTHY_VALUE));
         RIGHT.put("fault-elsewhere", List.of(Cause.FAULT_ELSEWHERE));

@@ -54,8 +54,13 @@ final class Advice {
                                 + " that impedance.";
                     case CALCULATED, COPIED_CALCULATION, COPIED_RECORD, ROUND_NUMBERS ->
                         "Write down what the instrument shows, then hold it against what you have worked out.";
-                    case TESTER_OFF, FAULT_NOT_SET, FAULT_ELSEWHERE, FAULT_LEFT_OVER, FAULT_DRIFTED, ANOTHER_FAULT ->
-                        null;
+                    case TESTER_OFF,
+                            TESTER_STUCK,
+                            FAULT_NOT_SET,
+                            FAULT_ELSEWHERE,
+                            FAULT_LEFT_OVER,
+                            FAULT_DRIFTED,
+                            ANOTHER_FAULT -> null;
                 });
     }
 }

@@ -46,6 +46,10 @@ public enum Cause {
             "The tester seems to read high or low throughout",
             -6,
             "Look at the tester first: hold it against a check box before anybody is asked."),
+    TESTER_STUCK(
+            "The tester seems to show the same everywhere",
+            -6,
+            "Look at the tester first: its battery, its fuse, a check box."),
     FAULT_NOT_SET(
             "A set fault seems not to be there",
             -4,
@@ -98,7 +102,7 @@ public enum Cause {
 
     /** Whether it is the rig's or the tester's and nobody's: that is looked at first. */
     public boolean isOfTheRig() {
-        return this == TESTER_OFF || isAFault();
+        return this == TESTER_OFF || this == TESTER_STUCK || isAFault();
     }
 
     /** Whether it says that something else is set than what is meant to be. */

@@ -36,6 +36,8 @@ final class FigureWorlds {
     private static final int[] ROUND_DIGITS = {5, 10, 50};
 
     private static final int ENOUGH_ROUND = 4;
+    /** Fewer may read alike by themselves. */
+    private static final int ENOUGH_STUCK = 4;
 
     private final Boxes boxes;
     private final Set<SlotId> odd;
@@ -67,6 +69,7 @@ final class FigureWorlds {
         otherRecords();
         roundNumbers();
         ranges();
+        stuck();
         currentOfZe();
         return worlds;
     }
@@ -166,6 +169,36 @@ final class FigureWorlds {
             }
             for (Range range : ranges.subList(1, ranges.size())) {
                 tooHigh(test, range, ranges.size());
+            }
+        }
+    }
+
+    /** One display for everything: a flat battery, a blown fuse, a held value. For a test, a circuit, or the whole rig. */
+    private void stuck() {
+        Map<List<Object>, List<Slot.Measured>> scopes = new LinkedHashMap<>();
+        for (Expectation e : boxes.all()) {
+            if (e.slot() instanceof Slot.Measured m
+                    && boxes.hasMeter(m)
+                    && boxes.number(m.id()).isPresent()
+                    && boxes.right(m.id()).isPresent()) {
+                List.of(
+                                List.<Object>of(m.function()),
+                                List.<Object>of(m.function(), m.circuit()),
+                                List.<Object>of(m.function(), m.circuit(), m.step()))
+                        .forEach(scope -> scopes.computeIfAbsent(scope, k -> new ArrayList<>())
+                                .add(m));
+            }
+        }
+        for (List<Slot.Measured> scope : scopes.values()) {
+            long moved = scope.stream().filter(m -> odd.contains(m.id())).count();
+            if (scope.size() < ENOUGH_STUCK || 2 * moved < scope.size()) {
+                continue;
+            }
+            double one = boxes.number(scope.getFirst().id()).orElseThrow();
+            if (scope.stream().allMatch(m -> boxes.isSame(m.id(), one))) {
+                Map<SlotId, Predicted> says = new HashMap<>();
+                scope.forEach(m -> says.put(m.id(), new Predicted.Exactly(one)));
+                worlds.add(new World(Cause.TESTER_STUCK, "with a display that stands still", says, scopes.size()));
             }
         }
     }

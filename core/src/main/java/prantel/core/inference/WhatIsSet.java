@@ -102,8 +102,15 @@ public final class WhatIsSet {
     /** Whether it is one that whoever proves a set can fall for: nobody copies there, or works out. */
     private static boolean canHappenHere(World world) {
         return switch (world.cause()) {
-            case LEADS_NOT_NULLED, NULLED_WRONG, TESTER_OFF, SLIP_OF_TEN, LINK_MISSING, SWITCH_OPEN, FAULT_DRIFTED ->
-                true;
+            case LEADS_NOT_NULLED,
+                    NULLED_WRONG,
+                    TESTER_OFF,
+                    TESTER_STUCK,
+                    WRONG_RANGE,
+                    SLIP_OF_TEN,
+                    LINK_MISSING,
+                    SWITCH_OPEN,
+                    FAULT_DRIFTED -> true;
             default -> false;
         };
     }

@@ -24,8 +24,8 @@ import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
-/** A knob on one range: what it shows, and what is said of it. What meters show: common practice, no source. */
-class WrongRangeTest {
+/** A knob on one range, a display that stands still: what is shown, and what is said of it. What meters show: common practice, no source. */
+class InstrumentWorldsTest {
     private static final Tester TESTER = Testers.usual();
 
     private static Key key(Fault... faults) {
@@ -71,6 +71,24 @@ class WrongRangeTest {
         Map<SlotId, String> texts = shown(key, TestKind.R1_R2, coarse);
         assertThat(texts.values()).anySatisfy(t -> assertThat(t).matches("[01]\u2009Ω"));
         assertThat(causes(key, texts)).contains(Cause.WRONG_RANGE).doesNotContain(Cause.ROUND_NUMBERS);
+    }
+
+    /** A flat battery: five points of a radial that all read as the first. Everybody looks at the tester first. */
+    @Test
+    void aDisplayThatStandsStillIsTheTesters() {
+        Key key = key();
+        Map<SlotId, String> texts = new LinkedHashMap<>();
+        String first = "";
+        for (Expectation e : key.expectations()) {
+            if (e.slot().step() == TestKind.R1_R2 && e.slot() instanceof Slot.Measured) {
+                first = first.isEmpty() ? e.withFaults().shown() : first;
+                texts.put(e.slot().id(), first);
+            } else if (e.slot().step() != TestKind.R2) {
+                texts.put(e.slot().id(), e.withFaults().shown());
+            }
+        }
+        assertThat(causes(key, texts)).contains(Cause.TESTER_STUCK).doesNotContain(Cause.ANOTHER_POINT);
+        assertThat(Cause.TESTER_STUCK.isOfTheRig()).isTrue();
     }
 
     @Test
