@@ -110,12 +110,7 @@ class FortnightTest {
                                         fault("high-resistance-joint", "bench/socket-2", "cpc", 0.45),
                                         fault("low-insulation", "stove/isolator", "line cpc", 0.7)),
                                 "Remake it, tighten, test again")
-                        .open()
-                        .all()
-                        .handIn()
-                        .clear()
-                        .marked()
-                        .decided(null, null)
+                        .fromStartToEnd()
                         .feedback("A calm, complete piece of work: both faults found and proved.", true));
     }
 
@@ -130,12 +125,7 @@ class FortnightTest {
                         .set(List.of(fault("cpc-open-after", "heater/isolator", "cpc", null)), "Reconnect it")
                         .namesNothing()
                         .writes((slot, text) -> odd.getOrDefault(slot.id().value(), text))
-                        .open()
-                        .all()
-                        .handIn()
-                        .clear()
-                        .marked()
-                        .decided(null, null)
+                        .fromStartToEnd()
                         .feedback(
                                 "Three readings have no explanation yet. Bring your notes: we look at them together.",
                                 true));
@@ -159,8 +149,7 @@ class FortnightTest {
                         .deadUntil("inspect")
                         .stopped("took the cover off the isolator before the indicator was proved again")
                         .clear()
-                        .marked()
-                        .decided(null, null)
+                        .markedAndDecided()
                         .feedback(
                                 "You stopped at once when you were told, and you said yourself why. Isolation comes first next time.",
                                 false));
@@ -202,12 +191,7 @@ class FortnightTest {
                 Sitting.begin(stage, "2026-11-05T08:40:00Z", "ines", List.of("bay-4", "asta", "t1", "workshop"), 15)
                         .set(List.of(fault("high-resistance-joint", "cold-sockets/socket-2", "cpc", 0.8)), "Remake it")
                         .writes(FortnightTest::withLeads)
-                        .open()
-                        .all()
-                        .handIn()
-                        .clear()
-                        .marked()
-                        .decided(null, null)
+                        .fromStartToEnd()
                         .feedback("Null the leads before the first reading, and look at them again at the end.", true));
     }
 
@@ -239,8 +223,7 @@ class FortnightTest {
                         .from("insulation")
                         .handIn()
                         .clear()
-                        .marked()
-                        .decided(null, null)
+                        .markedAndDecided()
                         .feedback(
                                 "You told us that the rig was not as it should be, and waited. That is how it is done.",
                                 true));
@@ -279,12 +262,7 @@ class FortnightTest {
                 sittings.get("02-mirela")
                         .resit("2026-11-09T08:40:00Z", "bay-2", 18)
                         .set(List.of(fault("high-resistance-joint", "counter/socket-2", "cpc", 0.6)), "Remake it")
-                        .open()
-                        .all()
-                        .handIn()
-                        .clear()
-                        .marked()
-                        .decided(null, null)
+                        .fromStartToEnd()
                         .feedback("Every reading explained, and the joint found. Well done.", true));
     }
 
@@ -304,8 +282,7 @@ class FortnightTest {
                         .all()
                         .handIn()
                         .clear()
-                        .marked()
-                        .decided(null, null)
+                        .markedAndDecided()
                         .feedback("Isolation as it should be, from the first step to the last.", true));
     }
 
@@ -315,12 +292,7 @@ class FortnightTest {
                 Verdict.PASS,
                 Sitting.begin(stage, "2026-11-12T08:50:00Z", "ines", List.of("bay-5", "lena", "t2", "ring-drill"), 20)
                         .set(List.of(), "")
-                        .open()
-                        .all()
-                        .handIn()
-                        .clear()
-                        .marked()
-                        .decided(null, null)
+                        .fromStartToEnd()
                         .feedback("The ring from memory, in half the time.", true));
     }
 

@@ -505,6 +505,16 @@ final class Sitting {
         return this;
     }
 
+    /** Every mark and the outcome as proposed. */
+    Sitting markedAndDecided() {
+        return marked().decided(null, null);
+    }
+
+    /** The sheet opened, every step done, handed in, the rig cleared, all of it decided as proposed. */
+    Sitting fromStartToEnd() {
+        return open().all().handIn().clear().markedAndDecided();
+    }
+
     /** The draft as it stands, with a sentence of one's own before it. */
     Sitting feedback(String own, boolean named) {
         wait(200, 300);

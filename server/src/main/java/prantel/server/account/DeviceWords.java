@@ -1,29 +1,28 @@
 package prantel.server.account;
 
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.List;
 
 /** What a browser says it is, in words by which its owner knows the device again. */
 final class DeviceWords {
+    /** What a browser or a system is known by. */
+    private record Sign(String part, String name) {}
+
     /** In this order: nearly every browser claims to be the ones below it too. */
-    private static final Map<String, String> BROWSERS = new LinkedHashMap<>();
+    private static final List<Sign> BROWSERS = List.of(
+            new Sign("Edg/", "Edge"),
+            new Sign("OPR/", "Opera"),
+            new Sign("Firefox/", "Firefox"),
+            new Sign("Chrome/", "Chrome"),
+            new Sign("Safari/", "Safari"));
 
-    private static final Map<String, String> SYSTEMS = new LinkedHashMap<>();
-
-    static {
-        BROWSERS.put("Edg/", "Edge");
-        BROWSERS.put("OPR/", "Opera");
-        BROWSERS.put("Firefox/", "Firefox");
-        BROWSERS.put("Chrome/", "Chrome");
-        BROWSERS.put("Safari/", "Safari");
-        SYSTEMS.put("iPad", "iPad");
-        SYSTEMS.put("iPhone", "iPhone");
-        SYSTEMS.put("Android", "Android");
-        SYSTEMS.put("Windows", "Windows");
-        SYSTEMS.put("Mac OS X", "macOS");
-        SYSTEMS.put("CrOS", "ChromeOS");
-        SYSTEMS.put("Linux", "Linux");
-    }
+    private static final List<Sign> SYSTEMS = List.of(
+            new Sign("iPad", "iPad"),
+            new Sign("iPhone", "iPhone"),
+            new Sign("Android", "Android"),
+            new Sign("Windows", "Windows"),
+            new Sign("Mac OS X", "macOS"),
+            new Sign("CrOS", "ChromeOS"),
+            new Sign("Linux", "Linux"));
 
     private DeviceWords() {}
 
@@ -34,10 +33,10 @@ final class DeviceWords {
         return browser.isEmpty() || system.isEmpty() ? agent : browser + " on " + system;
     }
 
-    private static String named(Map<String, String> names, String agent) {
-        return names.entrySet().stream()
-                .filter(e -> agent.contains(e.getKey()))
-                .map(Map.Entry::getValue)
+    private static String named(List<Sign> signs, String agent) {
+        return signs.stream()
+                .filter(s -> agent.contains(s.part()))
+                .map(Sign::name)
                 .findFirst()
                 .orElse("");
     }

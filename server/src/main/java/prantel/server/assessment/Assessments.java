@@ -283,7 +283,7 @@ public class Assessments implements SmartLifecycle {
 
     /** Whether a rig was cleared and proved healthy in a bay at least once. */
     public boolean wasCleared(String bayId) {
-        return standings.isClearedIn(bayId);
+        return standings.oneClearedIn(bayId) != null;
     }
 
     /** How often each kind of fault was found and missed. */

@@ -70,7 +70,7 @@ class PolledQueriesTest {
                 "StandingMapper.open", "",
                 "StandingMapper.inBay", "bay-1",
                 "StandingMapper.liveBayOf", "ines",
-                "StandingMapper.isClearedIn", "bay-1",
+                "StandingMapper.oneClearedIn", "bay-1",
                 "StandingMapper.kept", 20,
                 "StandingMapper.lastDecision", "",
                 "StandingMapper.opinionsAskedOf", "ines",
@@ -79,6 +79,9 @@ class PolledQueriesTest {
                 "AssessmentMapper.event", "none");
         asked.forEach((statement, parameter) ->
                 assertThat(rows(statement, parameter)).as(statement).isLessThan(FEW));
+        assertThat(rows("StandingMapper.oneClearedIn", "bay-1"))
+                .as("counted at all")
+                .isPositive();
         assertThat(rows("AssessmentMapper.usesOfSchemes", ""))
                 .as("a query that has to read all of it is seen to")
                 .isGreaterThanOrEqualTo(3000);
