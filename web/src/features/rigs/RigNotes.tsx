@@ -11,8 +11,8 @@ import { rigQueries } from "./queries";
 export function RigNotes({ id }: { id: string }) {
   const notes = useQuery(rigQueries.notes(id));
   if (!notes.data || notes.data.length === 0) return null;
-  const open = notes.data.filter((n) => n.doneAt === null);
-  const done = notes.data.filter((n) => n.doneAt !== null);
+  const open = notes.data.filter((n) => n.done === null);
+  const done = notes.data.flatMap((n) => (n.done === null ? [] : [{ ...n, done: n.done }]));
   return (
     <Pane title="To look at" wall={open.length > 0 ? "plum" : undefined}>
       {open.length === 0 && <p className="text-ink2">Nothing is open.</p>}
@@ -29,7 +29,7 @@ export function RigNotes({ id }: { id: string }) {
           <ul className="divide-y divide-line">
             {done.map((n) => (
               <li key={n.noteId} className="py-1">
-                Bay {n.bay}: {n.text} <b>{n.done}</b> {n.doneBy}, {n.doneAt?.slice(0, 10)}
+                Bay {n.bay}: {n.text} <b>{n.done.what}</b> {n.done.by}, {n.done.at.slice(0, 10)}
               </li>
             ))}
           </ul>
@@ -62,7 +62,7 @@ function Note({ id, note }: { id: string; note: Schemas["RigNote"] }) {
       <p className="text-[15px]">
         <b>Bay {note.bay}.</b> {note.text}{" "}
         <span className="text-ink2">
-          {note.notedBy}, {note.notedAt.slice(0, 10)}
+          {note.noted.by}, {note.noted.at.slice(0, 10)}
         </span>
       </p>
       <div className="mt-1 flex flex-wrap items-end gap-2">

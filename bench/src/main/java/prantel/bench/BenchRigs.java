@@ -77,17 +77,17 @@ final class BenchRigs {
                         Optional.of(ResidualDevice.sound(ResidualDevice.Type.A, 30, false)))),
                 false);
         return new Rig(
-                "generated",
-                "Generated",
-                "",
-                Supply.tnCS(230, 0.35, 0.11, 0.09),
-                new MainEarthing(
-                        new EarthingConductor(16, 2),
-                        List.of(new MainBond(new BondId("water"), "water pipe", 10, 22, 15)),
-                        List.of()),
+                new Rig.Nameplate("generated", "Generated", ""),
+                new Rig.Intake(
+                        Supply.tnCS(230, 0.35, 0.11, 0.09),
+                        new MainEarthing(
+                                new EarthingConductor(16, 2),
+                                List.of(new MainBond(new BondId("water"), "water pipe", 10, 22, 15)),
+                                List.of())),
                 new Workmanship(0.5, 4, 150),
                 List.of(board),
-                all);
+                all,
+                List.of());
     }
 
     /** A bad CPC joint in the middle of the circuit with this index. */

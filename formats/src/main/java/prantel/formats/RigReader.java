@@ -77,11 +77,11 @@ final class RigReader {
         List<Relay> relays =
                 root.has("faultBox") ? file.parts("/faultBox", root.get("faultBox"), (n, at) -> relay(n)) : List.of();
         return file.whole(() -> checked(new Rig(
-                text(root, "id"),
-                text(root, "name"),
-                root.path("comments").asString(""),
-                need(supply),
-                need(earthing),
+                new Rig.Nameplate(
+                        text(root, "id"),
+                        text(root, "name"),
+                        root.path("comments").asString("")),
+                new Rig.Intake(need(supply), need(earthing)),
                 need(workmanship),
                 boards,
                 circuits,

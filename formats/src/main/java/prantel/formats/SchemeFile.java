@@ -97,10 +97,8 @@ public final class SchemeFile {
                         times.path("live").asInt(0),
                         times.path("all").asInt(0)));
         return new About(
-                text(root, "id"),
-                root.get("version").asInt(),
-                text(root, "name"),
-                text(root, "purpose"),
+                new About.Title(
+                        text(root, "id"), root.get("version").asInt(), text(root, "name"), text(root, "purpose")),
                 texts(root, "follows"),
                 decided,
                 allowed == null ? new About.Times(0, 0, 0) : allowed,
@@ -241,12 +239,10 @@ public final class SchemeFile {
     private static Question question(JsonNode node) {
         return new Question(
                 text(node, "id"),
-                text(node, "ask"),
-                texts(node, "points"),
+                new Question.Wording(text(node, "ask"), texts(node, "points"), text(node, "prompt")),
                 node.path("needed").asInt(Math.min(2, node.get("points").size())),
                 node.path("weight").asDouble(1),
                 one(node, "asked", Question.Asked.DRAWN),
-                text(node, "prompt"),
                 tells(node));
     }
 

@@ -102,7 +102,7 @@ class AccessTest {
     /** A role that may is refused for another reason or not at all; one that may not is told so, whatever is asked. */
     @Test
     void everyRouteKeepsToIt() {
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        Browser administrator = Browser.of(mvc, "lea");
         Map<Role, Browser> people = new EnumMap<>(Role.class);
         for (Role role : Role.values()) {
             String id = "only-" + role.name().toLowerCase(java.util.Locale.ROOT);

@@ -18,7 +18,7 @@ class AccountsTest {
     private MockMvc mvc;
 
     private Browser administrator() {
-        return Browser.of(mvc, "varga", "ferry-bell-2");
+        return Browser.of(mvc, "lea");
     }
 
     private void add(String id, String role) {
@@ -141,12 +141,12 @@ class AccountsTest {
     void nobodyLocksTheWorkshopOut() {
         for (Map<String, Object> standing : List.<Map<String, Object>>of(
                 Map.of("blocked", true, "left", false), Map.of("blocked", false, "left", true))) {
-            Browser.Answer answer = administrator().put(PEOPLE + "/varga/standing", standing);
+            Browser.Answer answer = administrator().put(PEOPLE + "/lea/standing", standing);
             assertThat(answer.status()).isEqualTo(400);
             assertThat(answer.text()).contains("somebody else an administrator");
         }
         assertThat(administrator()
-                        .put(PEOPLE + "/varga/roles", Map.of("roles", List.of("ASSESSOR")))
+                        .put(PEOPLE + "/lea/roles", Map.of("roles", List.of("ASSESSOR")))
                         .status())
                 .isEqualTo(400);
         assertThat(administrator().get(PEOPLE).status()).isEqualTo(200);

@@ -16,38 +16,15 @@ class AlikeInTheBayTest {
     @Autowired
     private MockMvc mvc;
 
-    private static final Map<String, String> LOOSE = Map.of("socket-3", "0.93", "socket-4", "1.05");
+    private static final Map<String, String> LOOSE =
+            Map.of("kitchen/r1r2/socket-3", "0.93", "kitchen/r1r2/socket-4", "1.05");
 
     /** Everything as the simulated tester reads it, but for a joint that worked loose in the kitchen. */
-    private String handedIn(Browser assessor, String candidateId, String password) {
+    private String handedIn(Browser assessor, String candidateId) {
         String path = Bays.prepare(assessor, "bay-5", candidateId);
         Bays.choose(assessor, path, List.of());
         Bays.open(assessor, path);
-        Browser candidate = Browser.of(mvc, candidateId, password);
-        String sheet = path.replace("/api/assessments/", "/api/my/sheets/");
-        for (JsonNode step : candidate.get(sheet).json().get("steps")) {
-            if (!step.get("id").asString().equals("R1_R2")) {
-                continue;
-            }
-            for (JsonNode group : step.get("groups")) {
-                for (JsonNode box : group.get("boxes")) {
-                    String slot = box.get("slot").asString();
-                    if (box.get("chosenFrom").size() > 0) {
-                        continue;
-                    }
-                    String loose = slot.startsWith("kitchen/r1r2/") ? LOOSE.get(slot.replaceAll(".*/", "")) : null;
-                    String text = loose == null
-                            ? assessor.post(path + "/proof/simulated", Map.of("slot", slot))
-                                    .json()
-                                    .get("text")
-                                    .asString()
-                            : loose;
-                    candidate.put(sheet + "/readings", Bays.reading(slot, text, 0));
-                }
-            }
-        }
-        Browser.Answer in = candidate.post(sheet + "/hand-in", Bays.event());
-        assertThat(in.status()).as(in.text()).isEqualTo(200);
+        Bays.handIn(assessor, Browser.of(mvc, candidateId), path, "R1_R2", LOOSE);
         return path;
     }
 
@@ -59,13 +36,13 @@ class AlikeInTheBayTest {
 
     @Test
     void theRigIsSuspectedFirstForBothAndTheTechnicianIsTold() {
-        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
-        String first = handedIn(assessor, "lena", "eel-trap-5");
+        Browser assessor = Browser.of(mvc, "ada");
+        String first = handedIn(assessor, "lutz");
         assertThat(assessor.get(first + "/marking").json().get("rigFirst").isNull())
                 .as("one person alone")
                 .isTrue();
         Bays.clear(assessor, first);
-        String second = handedIn(assessor, "asta", "spring-tide-6");
+        String second = handedIn(assessor, "axel");
         JsonNode rigFirst = assessor.get(second + "/marking").json().get("rigFirst");
         assertThat(slots(rigFirst)).contains("kitchen/r1r2/socket-3", "kitchen/r1r2/socket-4");
         assertThat(rigFirst.get("words").asString()).contains("Look at the rig first");
@@ -76,11 +53,11 @@ class AlikeInTheBayTest {
         // the second sheet is the first one's to the digit: asked about, by nobody's name
         assertThat(assessor.get(second + "/marking").text())
                 .contains("Agrees to the digit with another record of this rig", "as in the record handed in on")
-                .doesNotContain("Lena");
+                .doesNotContain("Lutz");
         assertThat(assessor.get(first + "/marking").text())
                 .as("whoever handed in before copied nothing of what came after")
                 .doesNotContain("another record of this rig");
-        assertThat(Browser.of(mvc, "asta", "spring-tide-6")
+        assertThat(Browser.of(mvc, "axel")
                         .get("/api/my/sheets/" + second.replaceAll(".*/", ""))
                         .text())
                 .contains("kitchen/r1r2/socket-3")
@@ -91,26 +68,24 @@ class AlikeInTheBayTest {
         assertThat(draft.json().get("draft").toString())
                 .as("nobody is told to do otherwise what the rig may have done")
                 .doesNotContain("you wrote 0.93", "you wrote 1.05", "another record");
-        Browser technician = Browser.of(mvc, "jory", "sluice-door-8");
-        JsonNode notes = technician.get("/api/rigs/bunkhouse/notes").json();
+        Browser technician = Browser.of(mvc, "tim");
+        JsonNode notes = technician.get("/api/rigs/hostel/notes").json();
         assertThat(notes.size()).isEqualTo(1);
-        assertThat(notes.get(0).get("text").asString()).contains("socket 3").doesNotContain("Lena", "Asta", "0.93");
+        assertThat(notes.get(0).get("text").asString()).contains("socket 3").doesNotContain("Lutz", "Axel", "0.93");
         assertThat(assessor.get("/api/floor").text()).contains("Several people read alike here");
         Bays.markAsProposed(assessor, first);
-        assertThat(technician.get("/api/rigs/bunkhouse/notes").json().size())
+        assertThat(technician.get("/api/rigs/hostel/notes").json().size())
                 .as("said once")
                 .isEqualTo(1);
 
-        String note = "/api/rigs/bunkhouse/notes/" + notes.get(0).get("noteId").asInt();
+        String note = "/api/rigs/hostel/notes/" + notes.get(0).get("noteId").asInt();
         assertThat(technician.put(note, Map.of("what", " ")).text()).contains("say what you found");
         JsonNode done = technician
                 .put(note, Map.of("what", "joint behind socket 3 remade"))
                 .json();
-        assertThat(done.get(0).get("doneBy").asString()).isEqualTo("Jory Penn");
+        assertThat(done.get(0).get("done").get("by").asString()).isEqualTo("Tim East");
         assertThat(assessor.get("/api/floor").text()).doesNotContain("Several people read alike here");
-        assertThat(Browser.of(mvc, "lena", "eel-trap-5")
-                        .get("/api/rigs/bunkhouse/notes")
-                        .status())
+        assertThat(Browser.of(mvc, "lutz").get("/api/rigs/hostel/notes").status())
                 .isEqualTo(403);
         assertThat(technician.get(second + "/marking").status()).isEqualTo(403);
     }

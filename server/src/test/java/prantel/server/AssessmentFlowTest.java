@@ -17,7 +17,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 
-/** One assessment from Prepare to Clear over HTTP, on the demo's bay, with what can go wrong on the way. */
+/** One assessment from Prepare to Clear over HTTP, in one bay, with what can go wrong on the way. */
 @TestServer
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class AssessmentFlowTest {
@@ -32,8 +32,8 @@ class AssessmentFlowTest {
 
     @BeforeEach
     void people() {
-        assessor = Browser.of(mvc, "ines", "toll-gate-7");
-        candidate = Browser.of(mvc, "owen", "heron-pole-4");
+        assessor = Browser.of(mvc, "ada");
+        candidate = Browser.of(mvc, "olga");
     }
 
     private static Map<String, Object> joint(double ohms) {
@@ -80,13 +80,19 @@ class AssessmentFlowTest {
     @Test
     @Order(1)
     void bayThatIsTakenIsNotPreparedAgainUntilItIsCleared() {
-        JsonNode bay = assessor.get("/api/floor").json().get("bays").get(0);
+        String taken = Bays.prepare(assessor, "bay-1", "paul");
+        Bays.choose(
+                assessor,
+                taken,
+                List.of(joint(0.88), Bays.fault("low-insulation", "sockets/socket-5", List.of("line", "cpc"), 0.6)));
+        Bays.open(assessor, taken);
+        Bays.handIn(assessor, Browser.of(mvc, "paul"), taken, "R1_R2", Map.of());
         Map<String, String> wanted =
-                Map.of("bayId", "bay-1", "candidateId", "owen", "testerId", "t1", "schemeId", "workshop");
+                Map.of("bayId", "bay-1", "candidateId", "olga", "testerId", "t1", "schemeId", "workshop");
         assertThat(assessor.post("/api/assessments", wanted).status()).isEqualTo(409);
 
-        String petra = bay.get("assessmentId").asString();
-        String clear = "/api/assessments/" + petra + "/clear";
+        String paul = taken.replace("/api/assessments/", "");
+        String clear = taken + "/clear";
         assertThat(assessor.post(clear + "/done", Map.of("eventId", Browser.event()))
                         .text())
                 .contains("readings to go");
@@ -94,7 +100,7 @@ class AssessmentFlowTest {
         String slot0 = first.get("checks").get(0).get("slot").asString();
         JsonNode still = assessor.post(
                         clear + "/checks",
-                        Map.of("eventId", Browser.event(), "slot", slot0, "text", measured(petra, slot0)))
+                        Map.of("eventId", Browser.event(), "slot", slot0, "text", measured(paul, slot0)))
                 .json();
         assertThat(still.get("checks").get(0).get("fits").asBoolean())
                 .as("the faults are still in")
@@ -114,7 +120,7 @@ class AssessmentFlowTest {
         for (JsonNode check : first.get("checks")) {
             String slot = check.get("slot").asString();
             assessor.post(
-                    clear + "/checks", Map.of("eventId", Browser.event(), "slot", slot, "text", measured(petra, slot)));
+                    clear + "/checks", Map.of("eventId", Browser.event(), "slot", slot, "text", measured(paul, slot)));
         }
         assertThat(assessor.post(clear + "/done", Map.of("eventId", Browser.event()))
                         .status())
@@ -190,7 +196,7 @@ class AssessmentFlowTest {
         }
         JsonNode proved = assessor.get(proof).json();
         assertThat(proved.get("hypotheses").get(0).get("asMeant").asBoolean()).isTrue();
-        assertThat(proved.get("checks").get(0).get("by").asString()).isEqualTo("Ines Marrow");
+        assertThat(proved.get("checks").get(0).get("by").asString()).isEqualTo("Ada North");
         assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .status())
                 .isEqualTo(200);
@@ -239,7 +245,7 @@ class AssessmentFlowTest {
         List<Callable<Integer>> writes = new ArrayList<>();
         for (int socket = 2; socket <= 5; socket++) {
             String slot = "sockets/r1r2/socket-" + socket;
-            writes.add(() -> Browser.of(mvc, "owen", "heron-pole-4")
+            writes.add(() -> Browser.of(mvc, "olga")
                     .put(
                             "/api/my/sheets/" + id + "/readings",
                             reading(Browser.event(), slot, "1.0" + slot.charAt(slot.length() - 1), 0))
@@ -257,7 +263,7 @@ class AssessmentFlowTest {
     @Test
     @Order(8)
     void nobodyElseSeesOrWritesTheSheet() {
-        Browser other = Browser.of(mvc, "bas", "tide-table-3");
+        Browser other = Browser.of(mvc, "bela");
         assertThat(other.get("/api/my/sheets").text()).isEqualTo("[]");
         assertThat(other.get("/api/my/sheets/" + id).status()).isEqualTo(404);
         assertThat(other.put("/api/my/sheets/" + id + "/readings", reading(Browser.event(), "sockets/r2", "1", 0))
@@ -324,7 +330,7 @@ class AssessmentFlowTest {
                 "dead only",
                 "symptom",
                 "remedy\":\"R",
-                "Petra",
+                "Paul",
                 "explanations");
         String key = assessor.get("/api/assessments/" + id + "/set").text();
         assertThat(key)

@@ -42,8 +42,8 @@ class AttacksTest {
 
     @BeforeEach
     void people() {
-        assessor = Browser.of(mvc, "ines", "toll-gate-7");
-        candidate = Browser.of(mvc, "owen", "heron-pole-4");
+        assessor = Browser.of(mvc, "ada");
+        candidate = Browser.of(mvc, "olga");
     }
 
     private static Map<String, Object> report(String remedy, int basedOn) {
@@ -71,7 +71,7 @@ class AttacksTest {
     @Test
     @Order(1)
     void firstNumberACandidateSeesTellsNothingOfTheFaults() {
-        path = Bays.prepare(assessor, "bay-2", "owen");
+        path = Bays.prepare(assessor, "bay-2", "olga");
         sheet = path.replace("/api/assessments", "/api/my/sheets");
         Bays.open(assessor, path);
         String slot = Bays.firstSlot(candidate, sheet);
@@ -151,7 +151,7 @@ class AttacksTest {
     @Test
     @Order(4)
     void assessmentThatCannotBeReadLeavesTheOthersOnTheFloor() {
-        String other = Bays.prepare(assessor, "bay-4", "bas");
+        String other = Bays.prepare(assessor, "bay-4", "bela");
         sql.update("update assessment_event set payload = '{' where assessment_id = ?", id(path));
         forgetStates();
         Browser.Answer floor = assessor.get("/api/floor");
@@ -177,7 +177,7 @@ class AttacksTest {
                     id(path));
             sql.update(
                     "insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id, chain)"
-                            + " values (?, 1, ?, 'cleared', '', '{', ?, 'ines', 'x')",
+                            + " values (?, 1, ?, 'cleared', '', '{', ?, 'ada', 'x')",
                     old,
                     "past-event-" + i,
                     OffsetDateTime.now());
@@ -196,9 +196,9 @@ class AttacksTest {
     @Test
     @Order(6)
     void sameEventIdWithAnotherTextIsRefusedAndNotSilentlyDropped() {
-        String other = Bays.prepare(assessor, "bay-3", "bas");
+        String other = Bays.prepare(assessor, "bay-3", "bela");
         Bays.open(assessor, other);
-        Browser writer = Browser.of(mvc, "bas", "tide-table-3");
+        Browser writer = Browser.of(mvc, "bela");
         String own = "/api/my/sheets/" + id(other);
         String slot = Bays.firstSlot(writer, own);
         Map<String, Object> reading = Bays.reading(slot, "0.05", 0);
@@ -221,7 +221,7 @@ class AttacksTest {
     @Test
     @Order(7)
     void everyBadRequestSaysWhichField() {
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        Browser administrator = Browser.of(mvc, "lea");
         List<Browser.Answer> answers = List.of(
                 administrator.post(
                         "/api/workshop/people",
@@ -249,8 +249,8 @@ class AttacksTest {
                                 "password",
                                 "é".repeat(40))),
                 administrator.put("/api/workshop/bays/bay-1/fault-box", Map.of("address", "127.0.0.1:65536")),
-                administrator.post("/api/workshop/bays", "{\"number\": 1.5, \"rig\": \"ferry-kiosk\"}"),
-                assessor.post("/api/assessments", Map.of("bayId", "bay-1", "candidateId", "owen")));
+                administrator.post("/api/workshop/bays", "{\"number\": 1.5, \"rig\": \"kiosk\"}"),
+                assessor.post("/api/assessments", Map.of("bayId", "bay-1", "candidateId", "olga")));
         List<String> fields = List.of("roles/0", "name", "password", "address", "number", "testerId");
         for (int i = 0; i < answers.size(); i++) {
             assertThat(answers.get(i).status()).as(answers.get(i).text()).isEqualTo(400);
@@ -288,7 +288,7 @@ class AttacksTest {
     @Order(10)
     void largeBodiesOfStrangersAreNotRead() {
         Browser stranger = new Browser(mvc);
-        Browser.Answer answer = stranger.post("/api/session", Map.of("id", "ines", "password", "x".repeat(20_000)));
+        Browser.Answer answer = stranger.post("/api/session", Map.of("id", "ada", "password", "x".repeat(20_000)));
         assertThat(answer.status()).isIn(413, 401);
         assertThat(answer.text()).contains("problems");
     }
@@ -300,7 +300,7 @@ class AttacksTest {
         List<Integer> unknown = new ArrayList<>();
         for (int i = 0; i < 7; i++) {
             known.add(new Browser(mvc)
-                    .post("/api/session", Map.of("id", "mirela", "password", "no-" + i))
+                    .post("/api/session", Map.of("id", "mona", "password", "no-" + i))
                     .status());
             unknown.add(new Browser(mvc)
                     .post("/api/session", Map.of("id", "nobody-here", "password", "no-" + i))

@@ -88,6 +88,38 @@ final class Bays {
         assertThat(opened.status()).as(opened.text()).isEqualTo(200);
     }
 
+    /**
+     * Fills the measured boxes as the simulated tester reads them, and hands in.
+     *
+     * @param step only that one; empty for all
+     * @param otherwise what is written instead, by box
+     */
+    static void handIn(Browser assessor, Browser candidate, String path, String step, Map<String, String> otherwise) {
+        String sheet = path.replace("/api/assessments/", "/api/my/sheets/");
+        candidate
+                .get(sheet)
+                .json()
+                .get("steps")
+                .valueStream()
+                .filter(s -> step.isEmpty() || s.get("id").asString().equals(step))
+                .flatMap(s -> s.get("groups").valueStream())
+                .flatMap(g -> g.get("boxes").valueStream())
+                .filter(b -> b.get("chosenFrom").isEmpty())
+                .map(b -> b.get("slot").asString())
+                .forEach(slot -> {
+                    String text = otherwise.get(slot);
+                    if (text == null) {
+                        text = assessor.post(path + "/proof/simulated", Map.of("slot", slot))
+                                .json()
+                                .get("text")
+                                .asString();
+                    }
+                    candidate.put(sheet + "/readings", reading(slot, text, 0));
+                });
+        Browser.Answer in = candidate.post(sheet + "/hand-in", event());
+        assertThat(in.status()).as(in.text()).isEqualTo(200);
+    }
+
     /** From a handed-in sheet to a free bay. */
     static void clear(Browser assessor, String path) {
         for (JsonNode fault : assessor.get(path + "/clear").json().get("faults")) {

@@ -15,7 +15,7 @@ import org.springframework.test.web.servlet.MockMvc;
 import prantel.formats.RecordFile;
 import tools.jackson.databind.JsonNode;
 
-/** Readings taken from the demo's simulated bench testers over TCP, and a sheet entered from paper. */
+/** Readings taken from simulated bench testers over TCP, and a sheet entered from paper. */
 @TestServer
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class BenchTesterFlowTest {
@@ -24,16 +24,16 @@ class BenchTesterFlowTest {
     @Autowired
     private MockMvc mvc;
 
-    private Browser ines() {
-        return Browser.of(mvc, "ines", "toll-gate-7");
+    private Browser ada() {
+        return Browser.of(mvc, "ada");
     }
 
     private Browser.Answer take(String slot) {
-        return ines().post(path + "/tester/take", Map.of("slot", slot));
+        return ada().post(path + "/tester/take", Map.of("slot", slot));
     }
 
     private List<JsonNode> boxes() {
-        return ines().get(path + "/paper")
+        return ada().get(path + "/paper")
                 .json()
                 .get("steps")
                 .valueStream()
@@ -53,14 +53,14 @@ class BenchTesterFlowTest {
     @Test
     @Order(1)
     void itReadsWhatIsReallySetWithAGainAndANoiseOfItsOwn() {
-        path = Bays.prepareWith(ines(), "bay-2", "piet", "full-sequence");
-        String slot = ines().get("/api/rigs/ferry-kiosk/paper?scheme=full-sequence")
+        path = Bays.prepareWith(ada(), "bay-2", "pia", "full-sequence");
+        String slot = ada().get("/api/rigs/kiosk/paper?scheme=full-sequence")
                 .json()
                 .toString()
                 .replaceAll(".*\"slot\":\"([^\"]*/r2/[^\"]*)\".*", "$1");
-        Bays.choose(ines(), path, List.of());
-        Bays.open(ines(), path);
-        String right = ines().post(path + "/proof/simulated", Map.of("slot", slot))
+        Bays.choose(ada(), path, List.of());
+        Bays.open(ada(), path);
+        String right = ada().post(path + "/proof/simulated", Map.of("slot", slot))
                 .json()
                 .get("text")
                 .asString();
@@ -80,18 +80,18 @@ class BenchTesterFlowTest {
     @Order(2)
     void aLiveTestFindsNoSupplyOnADeadRigAndADeadTestIsRefusedOnALiveOne() {
         assertThat(take(box("/zs/")).json().get("text").asString()).isEqualTo("no supply");
-        assertThat(Bays.on(ines(), path, "loop only").status()).isEqualTo(200);
+        assertThat(Bays.on(ada(), path, "loop only").status()).isEqualTo(200);
         assertThat(take(box("/zs/")).json().get("text").asString()).contains("Ω");
         Browser.Answer refused = take(box("/r1r2/"));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("Voltage at the probes");
-        Bays.off(ines(), path);
+        Bays.off(ada(), path);
     }
 
     @Test
     @Order(3)
     void whatGoesWrongIsToldAndNothingIsRecorded() {
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        Browser administrator = Browser.of(mvc, "lea");
         String chosen = boxes().stream()
                 .filter(b -> !b.get("chosenFrom").isEmpty())
                 .findFirst()
@@ -107,7 +107,7 @@ class BenchTesterFlowTest {
         assertThat(take(slot).text()).contains("does not answer");
         administrator.put(bay, Map.of("address", ""));
         assertThat(take(slot).text()).contains("no bench tester");
-        assertThat(ines().get(path + "/watch").json().get("filled").asInt()).isZero();
+        assertThat(ada().get(path + "/watch").json().get("filled").asInt()).isZero();
     }
 
     @Test
@@ -116,60 +116,57 @@ class BenchTesterFlowTest {
         String slot = box("/r1r2/");
         Map<String, Object> entry = Bays.event();
         entry.putAll(Map.of("slot", slot, "text", "0.43", "satisfactory", true));
-        Browser.Answer entered = ines().put(path + "/paper", entry);
+        Browser.Answer entered = ada().put(path + "/paper", entry);
         assertThat(entered.status()).as(entered.text()).isEqualTo(200);
-        assertThat(ines().put(path + "/paper", entry).status()).as("sent again").isEqualTo(200);
+        assertThat(ada().put(path + "/paper", entry).status()).as("sent again").isEqualTo(200);
         JsonNode box = boxes().stream()
                 .filter(b -> b.get("slot").asString().equals(slot))
                 .findFirst()
                 .orElseThrow();
         assertThat(box.get("text").asString()).isEqualTo("0.43");
-        Browser candidate = Browser.of(mvc, "piet", "lock-keeper-9");
+        Browser candidate = Browser.of(mvc, "pia");
         assertThat(candidate.get(path + "/paper").status()).isEqualTo(403);
-        assertThat(candidate.get("/api/rigs/ferry-kiosk/paper?scheme=workshop").status())
+        assertThat(candidate.get("/api/rigs/kiosk/paper?scheme=workshop").status())
                 .isEqualTo(403);
         // live boxes too: on paper they were written when the rig was live
         Map<String, Object> live = Bays.event();
         live.putAll(Map.of("slot", box("/zs/"), "text", "0.9"));
         live.put("satisfactory", null);
-        assertThat(ines().put(path + "/paper", live).status()).isEqualTo(200);
-        assertThat(ines().put(path + "/paper/hand-in", Bays.event())
+        assertThat(ada().put(path + "/paper", live).status()).isEqualTo(200);
+        assertThat(ada().put(path + "/paper/hand-in", Bays.event())
                         .json()
                         .get("open")
                         .asBoolean())
                 .isFalse();
-        assertThat(ines().get(path + "/marking").status()).isEqualTo(200);
-        Bays.clear(ines(), path);
+        assertThat(ada().get(path + "/marking").status()).isEqualTo(200);
+        Bays.clear(ada(), path);
     }
 
     /** What the server exports, the verifier finds whole; one letter changed, and it says where. */
     @Test
     @Order(5)
     void anExportedRecordIsVerifiedWithoutTheServer() {
-        String file = ines().get(path + "/record").text();
+        String file = ada().get(path + "/record").text();
         RecordFile.Content content = RecordFile.verify(file.getBytes(StandardCharsets.UTF_8));
-        assertThat(content.pinned().candidateId()).isEqualTo("piet");
+        assertThat(content.pinned().candidateId()).isEqualTo("pia");
         assertThat(content.events()).hasSizeGreaterThan(10);
         String altered = file.replaceFirst("0\\.43", "0.44");
         assertThat(altered).isNotEqualTo(file);
         assertThatThrownBy(() -> RecordFile.verify(altered.getBytes(StandardCharsets.UTF_8)))
                 .hasMessageContaining("is not as it was written");
-        assertThat(Browser.of(mvc, "piet", "lock-keeper-9")
-                        .get(path + "/record")
-                        .status())
-                .isEqualTo(403);
+        assertThat(Browser.of(mvc, "pia").get(path + "/record").status()).isEqualTo(403);
     }
 
     /** Where the scheme allows it, a candidate takes a reading over; the record says so, with what the tester was set to. */
     @Test
     @Order(6)
     void aCandidateTakesAReadingOverWhereTheSchemeAllows() {
-        String drill = Bays.prepareWith(ines(), "bay-5", "tomas", "ring-drill");
-        Bays.choose(ines(), drill, List.of());
-        Bays.open(ines(), drill);
+        String drill = Bays.prepareWith(ada(), "bay-5", "theo", "ring-drill");
+        Bays.choose(ada(), drill, List.of());
+        Bays.open(ada(), drill);
         String sheet = "/api/my/sheets" + drill.replace("/api/assessments", "");
-        Browser tomas = Browser.of(mvc, "tomas", "marsh-gate-1");
-        JsonNode box = tomas.get(sheet)
+        Browser theo = Browser.of(mvc, "theo");
+        JsonNode box = theo.get(sheet)
                 .json()
                 .get("steps")
                 .valueStream()
@@ -179,31 +176,31 @@ class BenchTesterFlowTest {
                 .findFirst()
                 .orElseThrow();
         String slot = box.get("slot").asString();
-        Browser.Answer taken = tomas.post(sheet + "/take", taking(slot));
+        Browser.Answer taken = theo.post(sheet + "/take", taking(slot));
         assertThat(taken.status()).as(taken.text()).isEqualTo(200);
         String text = taken.json().get("text").asString();
-        assertThat(tomas.put(sheet + "/readings", Bays.reading(slot, text, 0)).status())
+        assertThat(theo.put(sheet + "/readings", Bays.reading(slot, text, 0)).status())
                 .isEqualTo(200);
-        assertThat(ines().get(drill + "/watch").text()).contains("from the tester, CONT");
-        assertThat(tomas.put(sheet + "/readings", Bays.reading(slot, "9.9", 1)).status())
+        assertThat(ada().get(drill + "/watch").text()).contains("from the tester, CONT");
+        assertThat(theo.put(sheet + "/readings", Bays.reading(slot, "9.9", 1)).status())
                 .isEqualTo(200);
-        assertThat(ines().get(drill + "/watch").text()).doesNotContain("from the tester");
-        JsonNode ranges = tomas.get(sheet + "/ranges?slot=" + slot).json();
+        assertThat(ada().get(drill + "/watch").text()).doesNotContain("from the tester");
+        JsonNode ranges = theo.get(sheet + "/ranges?slot=" + slot).json();
         assertThat(ranges.valueStream().map(JsonNode::asString)).startsWith("9.99 Ω", "99.9 Ω");
         Map<String, Object> coarse = taking(slot);
         coarse.put("range", "99.9 Ω");
-        String rough = tomas.post(sheet + "/take", coarse).json().get("text").asString();
+        String rough = theo.post(sheet + "/take", coarse).json().get("text").asString();
         assertThat(rough).matches("\\d\\.\\d.Ω");
-        tomas.put(sheet + "/readings", Bays.reading(slot, rough, 2));
-        assertThat(ines().get(drill + "/watch").text()).contains("from the tester, CONT, range 99.9 Ω");
+        theo.put(sheet + "/readings", Bays.reading(slot, rough, 2));
+        assertThat(ada().get(drill + "/watch").text()).contains("from the tester, CONT, range 99.9 Ω");
         Map<String, Object> none = taking(slot);
         none.put("range", "7 Ω");
-        assertThat(tomas.post(sheet + "/take", none).text()).contains("no-such-range");
-        ines().post(drill + "/conduct/break-off", Map.of("eventId", Browser.event(), "what", "only tried"));
-        assertThat(tomas.post(sheet + "/take", taking(slot)).status())
+        assertThat(theo.post(sheet + "/take", none).text()).contains("no-such-range");
+        ada().post(drill + "/conduct/break-off", Map.of("eventId", Browser.event(), "what", "only tried"));
+        assertThat(theo.post(sheet + "/take", taking(slot)).status())
                 .as("closed")
                 .isEqualTo(409);
-        Bays.clear(ines(), drill);
+        Bays.clear(ada(), drill);
     }
 
     private static Map<String, Object> taking(String slot) {

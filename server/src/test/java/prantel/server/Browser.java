@@ -34,6 +34,11 @@ final class Browser {
         return browser;
     }
 
+    /** A person of {@link TestWorkshop}, signed in. */
+    static Browser of(MockMvc mvc, String id) {
+        return of(mvc, id, TestWorkshop.password(id));
+    }
+
     Answer get(String path) {
         return call(HttpMethod.GET, path, null);
     }

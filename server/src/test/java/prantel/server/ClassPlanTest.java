@@ -22,7 +22,7 @@ class ClassPlanTest {
 
     @BeforeEach
     void signIn() {
-        assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        assessor = Browser.of(mvc, "ada");
     }
 
     private List<String> candidates() {
@@ -94,7 +94,7 @@ class ClassPlanTest {
         List<String> people = candidates();
         assertThat(refusal(wanted(List.of(), 1))).contains("people");
         assertThat(refusal(wanted(people, 99))).contains("each");
-        assertThat(refusal(wanted(List.of("ines"), 1))).contains("choose candidates only");
+        assertThat(refusal(wanted(List.of("ada"), 1))).contains("choose candidates only");
         assertThat(refusal(wanted(List.of("nobody-at-all"), 1))).contains("nobody-at-all");
         Map<String, Object> many = wanted(people, 1);
         many.put("count", 40);
@@ -109,10 +109,10 @@ class ClassPlanTest {
 
     @Test
     void candidateIsToldNothing() {
-        Browser candidate = Browser.of(mvc, "petra", "mudflat-11");
+        Browser candidate = Browser.of(mvc, "paul");
         assertThat(candidate.get("/api/class-plans").status()).isEqualTo(403);
         assertThat(candidate
-                        .post("/api/class-plans/propose", wanted(List.of("petra"), 1))
+                        .post("/api/class-plans/propose", wanted(List.of("paul"), 1))
                         .status())
                 .isEqualTo(403);
     }

@@ -29,16 +29,16 @@ class ConductFlowTest {
     @Autowired
     private prantel.server.assessment.Assessments assessments;
 
-    private Browser ines() {
-        return Browser.of(mvc, "ines", "toll-gate-7");
+    private Browser ada() {
+        return Browser.of(mvc, "ada");
     }
 
-    private Browser corin() {
-        return Browser.of(mvc, "corin", "slipway-12");
+    private Browser ben() {
+        return Browser.of(mvc, "ben");
     }
 
-    private Browser lena() {
-        return Browser.of(mvc, "lena", "eel-trap-5");
+    private Browser lutz() {
+        return Browser.of(mvc, "lutz");
     }
 
     private static Map<String, Object> event(Object... more) {
@@ -57,14 +57,14 @@ class ConductFlowTest {
     @Test
     @Order(1)
     void whatIsTestedIsSettledBeforeTheSheetOpens() {
-        Browser.Answer old = ines().post(
+        Browser.Answer old = ada().post(
                         "/api/assessments",
-                        Map.of("bayId", "bay-5", "candidateId", "lena", "testerId", "t3", "schemeId", "workshop"));
+                        Map.of("bayId", "bay-5", "candidateId", "lutz", "testerId", "t3", "schemeId", "workshop"));
         assertThat(old.status()).isEqualTo(400);
         assertThat(old.text()).contains("ran out on 2026-09-30");
-        path = Bays.prepare(ines(), "bay-5", "lena");
+        path = Bays.prepare(ada(), "bay-5", "lutz");
         id = path.substring(path.lastIndexOf('/') + 1);
-        JsonNode before = ok(ines().get(path + "/conduct"));
+        JsonNode before = ok(ada().get(path + "/conduct"));
         List<String> circuits = before.get("circuits")
                 .valueStream()
                 .map(c -> c.get("id").asString())
@@ -76,23 +76,23 @@ class ConductFlowTest {
                 .findFirst()
                 .orElseThrow();
         List<String> others = circuits.stream().filter(c -> !c.equals(ring)).toList();
-        assertThat(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring)))
+        assertThat(ada().put(path + "/conduct/circuits", event("circuits", List.of(ring)))
                         .text())
                 .contains("at least 2");
-        assertThat(ines().put(path + "/conduct/circuits", event("circuits", others))
+        assertThat(ada().put(path + "/conduct/circuits", event("circuits", others))
                         .text())
                 .contains("has a ring");
-        ok(ines().put(path + "/conduct/circuits", event("circuits", List.of(ring, others.getFirst()))));
+        ok(ada().put(path + "/conduct/circuits", event("circuits", List.of(ring, others.getFirst()))));
         Map<String, Object> outside = event("basedOn", 0, "from", null);
         outside.put("faults", List.of(Bays.fault("cpc-open-after", "kitchen/socket-2", List.of("cpc"), null)));
-        assertThat(ines().put(path + "/faults", outside).text()).contains("not among those to be tested");
-        ok(ines().put(path + "/conduct/adjustment", event("timeFactor", 1.25, "given", List.of("larger type"))));
-        ok(ines().put(path + "/conduct/ticks", event("list", "PREPARE", "item", "calibration", "on", true)));
-        Bays.choose(ines(), path, List.of());
-        Bays.open(ines(), path);
-        String sheet = lena().get("/api/my/sheets/" + id).text();
+        assertThat(ada().put(path + "/faults", outside).text()).contains("not among those to be tested");
+        ok(ada().put(path + "/conduct/adjustment", event("timeFactor", 1.25, "given", List.of("larger type"))));
+        ok(ada().put(path + "/conduct/ticks", event("list", "PREPARE", "item", "calibration", "on", true)));
+        Bays.choose(ada(), path, List.of());
+        Bays.open(ada(), path);
+        String sheet = lutz().get("/api/my/sheets/" + id).text();
         assertThat(sheet).contains("\"slot\":\"" + ring + "/").doesNotContain("\"slot\":\"" + others.getLast() + "/");
-        assertThat(ines().put(path + "/conduct/circuits", event("circuits", circuits))
+        assertThat(ada().put(path + "/conduct/circuits", event("circuits", circuits))
                         .status())
                 .isEqualTo(409);
     }
@@ -100,43 +100,43 @@ class ConductFlowTest {
     @Test
     @Order(2)
     void aCandidateConfirmsAndAsksAndTicksNothingElse() {
-        ok(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "fit", "on", true)));
-        assertThat(lena().put(
+        ok(lutz().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "fit", "on", true)));
+        assertThat(lutz().put(
                                 "/api/my/sheets/" + id + "/ticks",
                                 event("list", "LIVE_GIVEN", "item", "permission", "on", true))
                         .text())
                 .contains("your assessor ticks that");
-        assertThat(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "other", "on", true))
+        assertThat(lutz().put("/api/my/sheets/" + id + "/ticks", event("list", "READY", "item", "other", "on", true))
                         .status())
                 .isEqualTo(400);
         for (String item : List.of("links", "earth", "covers", "ask")) {
-            ok(lena().put("/api/my/sheets/" + id + "/ticks", event("list", "LIVE_ASKED", "item", item, "on", true)));
+            ok(lutz().put("/api/my/sheets/" + id + "/ticks", event("list", "LIVE_ASKED", "item", item, "on", true)));
         }
-        JsonNode watch = ok(ines().get(path + "/watch"));
+        JsonNode watch = ok(ada().get(path + "/watch"));
         assertThat(watch.get("asksToGoLive").asBoolean()).isTrue();
-        assertThat(watch.get("conduct").get("lists").toString()).contains("Lena Brook");
-        assertThat(ok(ines().get("/api/floor")).get("aisle").toString()).contains("asks to go live");
+        assertThat(watch.get("conduct").get("lists").toString()).contains("Lutz Five");
+        assertThat(ok(ada().get("/api/floor")).get("aisle").toString()).contains("asks to go live");
     }
 
     @Test
     @Order(3)
     void aScreenThatHasTheNewestIsSentNothing() {
-        int seq = ok(ines().get(path + "/watch")).get("seq").asInt();
-        assertThat(ines().get(path + "/watch?seq=" + seq).status()).isEqualTo(204);
-        assertThat(ines().get(path + "/watch?seq=" + (seq - 1)).status()).isEqualTo(200);
+        int seq = ok(ada().get(path + "/watch")).get("seq").asInt();
+        assertThat(ada().get(path + "/watch?seq=" + seq).status()).isEqualTo(204);
+        assertThat(ada().get(path + "/watch?seq=" + (seq - 1)).status()).isEqualTo(200);
     }
 
     @Test
     @Order(4)
     void theClockStandsStillForARigFaultAndNobodyWrites() {
-        String slot = Bays.firstSlot(lena(), "/api/my/sheets/" + id);
-        ok(lena().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.03", 0)));
-        assertThat(ines().post(
+        String slot = Bays.firstSlot(lutz(), "/api/my/sheets/" + id);
+        ok(lutz().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.03", 0)));
+        assertThat(ada().post(
                                 path + "/conduct/halt",
                                 event("why", "RIG_FAULT", "what", "x", "circuits", List.of("none"), "steps", List.of()))
                         .text())
                 .contains("circuits");
-        JsonNode halted = ok(ines().post(
+        JsonNode halted = ok(ada().post(
                         path + "/conduct/halt",
                         event(
                                 "why",
@@ -148,95 +148,93 @@ class ConductFlowTest {
                                 "steps",
                                 List.of("bonding"))));
         assertThat(halted.get("clock").get("running").asBoolean()).isFalse();
-        Browser.Answer refused = lena().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.04", 1));
+        Browser.Answer refused = lutz().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.04", 1));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("clock stands still");
-        String sheet = lena().get("/api/my/sheets/" + id).text();
+        String sheet = lutz().get("/api/my/sheets/" + id).text();
         assertThat(sheet)
                 .contains("Rig fault")
                 .as("what is the matter is none of hers")
                 .doesNotContain("clamp of");
-        ok(ines().post(path + "/conduct/resume", event("what", "tightened by the technician")));
-        assertThat(ok(ines().get(path + "/watch")).toString()).contains("tightened by the technician");
+        ok(ada().post(path + "/conduct/resume", event("what", "tightened by the technician")));
+        assertThat(ok(ada().get(path + "/watch")).toString()).contains("tightened by the technician");
     }
 
     @Test
     @Order(5)
     void anotherInstrumentHoldsFromNowOn() {
-        assertThat(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", " "))
+        assertThat(ada().post(path + "/conduct/instrument", event("tester", "t2", "reason", " "))
                         .status())
                 .isEqualTo(400);
         JsonNode changed =
-                ok(ines().post(path + "/conduct/instrument", event("tester", "t2", "reason", "display fails")));
+                ok(ada().post(path + "/conduct/instrument", event("tester", "t2", "reason", "display fails")));
         assertThat(changed.get("tester").asString())
-                .isNotEqualTo(ok(ines().get(path + "/conduct"))
+                .isNotEqualTo(ok(ada().get(path + "/conduct"))
                         .get("testers")
                         .get(0)
                         .get("label")
                         .asString());
-        assertThat(lena().get("/api/my/sheets/" + id).json().get("tester").asString())
+        assertThat(lutz().get("/api/my/sheets/" + id).json().get("tester").asString())
                 .isEqualTo(changed.get("tester").asString());
     }
 
     @Test
     @Order(6)
     void aBayIsHandedOverByNameAndOnlyWhoWatchesGoesLive() {
-        assertThat(ines().post(path + "/conduct/hand-over", event("to", "lena")).text())
+        assertThat(ada().post(path + "/conduct/hand-over", event("to", "lutz")).text())
                 .contains("choose an assessor");
-        ok(ines().post(path + "/conduct/hand-over", event("to", "corin")));
-        assertThat(Bays.on(ines(), path, "loop only").text()).contains("Corin Vale watches this bay");
-        ok(Bays.on(corin(), path, "loop only"));
-        JsonNode watch = ok(corin().get(path + "/watch"));
+        ok(ada().post(path + "/conduct/hand-over", event("to", "ben")));
+        assertThat(Bays.on(ada(), path, "loop only").text()).contains("Ben South watches this bay");
+        ok(Bays.on(ben(), path, "loop only"));
+        JsonNode watch = ok(ben().get(path + "/watch"));
         assertThat(watch.get("live").asBoolean()).isTrue();
         assertThat(watch.get("asksToGoLive").asBoolean()).isFalse();
-        assertThat(corin().post(path + "/conduct/break-off", event("what", "no"))
-                        .text())
+        assertThat(ben().post(path + "/conduct/break-off", event("what", "no")).text())
                 .contains("make it dead");
-        ok(Bays.off(corin(), path));
+        ok(Bays.off(ben(), path));
     }
 
     @Test
     @Order(7)
     void whatWasTappedIsTakenBackByWhoTappedIt() {
-        String full = Bays.prepareWith(ines(), "bay-4", "asta", "initial-three-phase");
-        Bays.choose(ines(), full, List.of());
-        Bays.open(ines(), full);
-        ok(ines().put(
+        String full = Bays.prepareWith(ada(), "bay-4", "axel", "initial-three-phase");
+        Bays.choose(ada(), full, List.of());
+        Bays.open(ada(), full);
+        ok(ada().put(
                         full + "/watch/observations",
                         event("observation", "locked", "sight", "SLIP", "slip", "key left")));
-        assertThat(corin().post(full + "/watch/undo", event()).text()).contains("nothing of yours");
+        assertThat(ben().post(full + "/watch/undo", event()).text()).contains("nothing of yours");
         Map<String, Object> undo = event();
-        JsonNode undone = ok(ines().post(full + "/watch/undo", undo));
+        JsonNode undone = ok(ada().post(full + "/watch/undo", undo));
         assertThat(undone.get("undo").asBoolean()).isFalse();
         assertThat(undone.toString()).doesNotContain("key left\",\"by");
 
         // carried on elsewhere: what was seen stays, the readings are of this rig
-        ok(ines().put(full + "/watch/observations", event("observation", "locked", "sight", "RIGHT", "slip", "")));
+        ok(ada().put(full + "/watch/observations", event("observation", "locked", "sight", "RIGHT", "slip", "")));
         Map<String, Object> carry = event("bayId", "bay-3", "reason", "the board's busbar arcs");
-        String next = ok(ines().post(full + "/conduct/carry-on", carry))
+        String next = ok(ada().post(full + "/conduct/carry-on", carry))
                 .get("assessmentId")
                 .asString();
-        assertThat(ok(ines().post(full + "/conduct/carry-on", carry))
+        assertThat(ok(ada().post(full + "/conduct/carry-on", carry))
                         .get("assessmentId")
                         .asString())
                 .as("sent again")
                 .isEqualTo(next);
-        assertThat(ok(ines().get("/api/assessments/" + next + "/watch")).toString())
+        assertThat(ok(ada().get("/api/assessments/" + next + "/watch")).toString())
                 .contains("\"id\":\"locked\"")
                 .contains("\"seen\":\"right\"");
-        assertThat(ok(ines().get("/api/floor")).get("kept").toString()).contains("Broken off");
-        Bays.clear(ines(), full);
-        assertThat(ines().get(full + "/marking").status()).as("nothing to mark").isEqualTo(409);
-        ok(ines().post("/api/assessments/" + next + "/conduct/break-off", event("what", "candidate was taken ill")));
-        Bays.clear(ines(), "/api/assessments/" + next);
+        assertThat(ok(ada().get("/api/floor")).get("kept").toString()).contains("Broken off");
+        Bays.clear(ada(), full);
+        assertThat(ada().get(full + "/marking").status()).as("nothing to mark").isEqualTo(409);
+        ok(ada().post("/api/assessments/" + next + "/conduct/break-off", event("what", "candidate was taken ill")));
+        Bays.clear(ada(), "/api/assessments/" + next);
     }
 
     @Test
     @Order(8)
     void aTabletIsLetInToOneSheetWithoutAPassword() {
-        String code = ok(corin().post(path + "/conduct/pairing", Map.of()))
-                .get("code")
-                .asString();
+        String code =
+                ok(ben().post(path + "/conduct/pairing", Map.of())).get("code").asString();
         Browser tablet = new Browser(mvc);
         assertThat(tablet.post("/api/pairing", Map.of("code", "000 00")).status())
                 .isEqualTo(403);
@@ -265,37 +263,37 @@ class ConductFlowTest {
     @Test
     @Order(9)
     void aLiftedStopGoesOnAndIsKept() {
-        ok(corin().post(path + "/watch/stop", event("what", "reached over the busbar")));
-        assertThat(corin().post(path + "/conduct/lift-stop", event("what", "goes on"))
+        ok(ben().post(path + "/watch/stop", event("what", "reached over the busbar")));
+        assertThat(ben().post(path + "/conduct/lift-stop", event("what", "goes on"))
                         .text())
                 .contains("make it safe first");
-        Bays.makeSafe(corin(), path);
-        ok(corin().post(path + "/conduct/lift-stop", event("what", "talked over, goes on with covers")));
-        JsonNode watch = ok(corin().get(path + "/watch"));
+        Bays.makeSafe(ben(), path);
+        ok(ben().post(path + "/conduct/lift-stop", event("what", "talked over, goes on with covers")));
+        JsonNode watch = ok(ben().get(path + "/watch"));
         assertThat(watch.get("stop").isNull()).isTrue();
         assertThat(watch.get("conduct").get("pauses").toString()).contains("goes on with covers");
-        ok(lena().post("/api/my/sheets/" + id + "/hand-in", event()));
-        String marks = ok(corin().get(path + "/marking")).toString();
+        ok(lutz().post("/api/my/sheets/" + id + "/hand-in", event()));
+        String marks = ok(ben().get(path + "/marking")).toString();
         assertThat(marks).contains("Costs nothing").contains("clamp of the water bond");
-        Bays.clear(corin(), path);
+        Bays.clear(ben(), path);
     }
 
     /** The same rig, instrument and faults by two schemes: each is held against the boxes of its own. */
     @Test
     @Order(10)
     void twoSchemesOnOneRigHaveAKeyEach() {
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
-        administrator.post("/api/workshop/bays", Map.of("number", 8, "rig", "ferry-kiosk"));
+        Browser administrator = Browser.of(mvc, "lea");
+        administrator.post("/api/workshop/bays", Map.of("number", 8, "rig", "kiosk"));
         List<Map<String, Object>> faults =
                 List.of(Bays.fault("high-resistance-joint", "counter/socket-3", List.of("cpc"), 0.5));
         for (List<String> of :
-                List.of(List.of("bay-2", "tomas", "workshop"), List.of("bay-8", "piet", "initial-single-phase"))) {
-            String at = Bays.prepareWith(ines(), of.get(0), of.get(1), of.get(2));
-            Bays.choose(ines(), at, faults);
+                List.of(List.of("bay-2", "theo", "workshop"), List.of("bay-8", "pia", "initial-single-phase"))) {
+            String at = Bays.prepareWith(ada(), of.get(0), of.get(1), of.get(2));
+            Bays.choose(ada(), at, faults);
             String assessment = at.substring(at.lastIndexOf('/') + 1);
             assertThat(keys.key(assessments.get(assessment)).scheme().id()).isEqualTo(of.get(2));
-            ines().post(at + "/conduct/break-off", event("what", "only tried"));
-            Bays.clear(ines(), at);
+            ada().post(at + "/conduct/break-off", event("what", "only tried"));
+            Bays.clear(ada(), at);
         }
     }
 }

@@ -17,7 +17,7 @@ import tools.jackson.databind.JsonNode;
 /** Rigs over HTTP: list, page, drafts, versions, healthy readings, and who may see them. */
 @TestServer
 class RigsTest {
-    private static final String AS_BUILT = "/api/rigs/toll-cottage/versions/2/as-built";
+    private static final String AS_BUILT = "/api/rigs/cottage/versions/2/as-built";
     private static final String LAST = "sockets/r1r2/socket-5";
 
     @Autowired
@@ -27,7 +27,7 @@ class RigsTest {
 
     @BeforeEach
     void signIn() {
-        assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        assessor = Browser.of(mvc, "ada");
     }
 
     private static String fiveSockets(String id) {
@@ -39,28 +39,28 @@ class RigsTest {
     void listHasTheFiveRigsOfTheWorkshopInTheOrderOfTheirBays() {
         JsonNode list = assessor.get("/api/rigs").json();
         assertThat(list.valueStream().map(r -> r.get("name").asString()).toList())
-                .startsWith("Toll Cottage", "Ferry Kiosk", "Signal Cabin", "Creamery", "Bunkhouse");
+                .startsWith("Cottage", "Kiosk", "Cabin", "Dairy", "Hostel");
     }
 
     @Test
     void pageHasDrawingProfilesSheetAndVersions() {
-        JsonNode page = assessor.get("/api/rigs/toll-cottage").json();
+        JsonNode page = assessor.get("/api/rigs/cottage").json();
         assertThat(page.get("version").asInt()).isGreaterThanOrEqualTo(2);
         assertThat(page.get("view").get("sheet").size()).isGreaterThan(150);
         assertThat(page.get("view").get("profiles").size()).isGreaterThan(5);
         assertThat(page.get("view").get("drawing").get("boards").size()).isEqualTo(1);
-        assertThat(assessor.get("/api/rigs/toll-cottage?version=1")
+        assertThat(assessor.get("/api/rigs/cottage?version=1")
                         .json()
                         .get("latest")
                         .asBoolean())
                 .isFalse();
-        assertThat(assessor.get("/api/rigs/toll-cottage?version=99").status()).isEqualTo(404);
+        assertThat(assessor.get("/api/rigs/cottage?version=99").status()).isEqualTo(404);
         assertThat(assessor.get("/api/rigs/nothing").status()).isEqualTo(404);
     }
 
     @Test
     void differenceBetweenVersionsIsReadable() {
-        assertThat(assessor.get("/api/rigs/toll-cottage/difference?from=1&to=2").text())
+        assertThat(assessor.get("/api/rigs/cottage/difference?from=1&to=2").text())
                 .contains("Kitchen ring")
                 .contains("added");
     }
@@ -86,7 +86,7 @@ class RigsTest {
     /** Whatever stands in the fault box now, even of a circuit that has gone. */
     @Test
     void whatARelayCouldSetIsToldForADraft() {
-        String file = assessor.get("/api/rigs/bunkhouse").json().get("file").asString();
+        String file = assessor.get("/api/rigs/hostel").json().get("file").asString();
         JsonNode choices = assessor.post(
                         "/api/rigs/relay-choices", Map.of("file", file.replace("kitchen/socket-2", "gone/socket-2")))
                 .json();
@@ -101,7 +101,7 @@ class RigsTest {
                 .contains("ring-leg-open")
                 .as("what only the eye finds")
                 .doesNotContain("missing-blank");
-        assertThat(Browser.of(mvc, "petra", "mudflat-11")
+        assertThat(Browser.of(mvc, "paul")
                         .post("/api/rigs/relay-choices", Map.of("file", file))
                         .status())
                 .isEqualTo(403);
@@ -126,7 +126,7 @@ class RigsTest {
                 .isEqualTo(2);
         Browser.Answer late = assessor.post("/api/rigs", Map.of("file", file, "basedOn", 1));
         assertThat(late.status()).isEqualTo(409);
-        assertThat(late.text()).contains("version 2 was saved meanwhile by Ines Marrow");
+        assertThat(late.text()).contains("version 2 was saved meanwhile by Ada North");
         assertThat(assessor.get("/api/rigs/versions/file?version=1").text()).isEqualToIgnoringWhitespace(file);
     }
 
@@ -171,14 +171,14 @@ class RigsTest {
     @ValueSource(
             strings = {
                 "/api/rigs",
-                "/api/rigs/toll-cottage",
-                "/api/rigs/toll-cottage/difference?from=1&to=2",
-                "/api/rigs/toll-cottage/file?version=1",
+                "/api/rigs/cottage",
+                "/api/rigs/cottage/difference?from=1&to=2",
+                "/api/rigs/cottage/file?version=1",
                 AS_BUILT,
                 "/api/rig-templates"
             })
     void candidateIsRefused(String path) {
-        assertThat(Browser.of(mvc, "petra", "mudflat-11").get(path).status()).isEqualTo(403);
+        assertThat(Browser.of(mvc, "paul").get(path).status()).isEqualTo(403);
         assertThat(new Browser(mvc).get(path).status()).isEqualTo(401);
     }
 }

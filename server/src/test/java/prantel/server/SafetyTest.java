@@ -22,8 +22,8 @@ import tools.jackson.databind.JsonNode;
 class SafetyTest {
     private static final String BOX = "/api/simulated-boxes/bay-5";
     private static String kiosk;
-    private static String creamery;
-    private static String bunkhouse;
+    private static String dairy;
+    private static String hostel;
 
     @Autowired
     private MockMvc mvc;
@@ -32,7 +32,7 @@ class SafetyTest {
 
     @BeforeEach
     void signIn() {
-        assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        assessor = Browser.of(mvc, "ada");
     }
 
     private JsonNode live(String path) {
@@ -42,15 +42,15 @@ class SafetyTest {
     @Test
     @Order(1)
     void twoRequestsAtOnceMakeOneBayLiveAndNotTwo() throws Exception {
-        kiosk = Bays.prepare(assessor, "bay-2", "owen");
-        creamery = Bays.prepare(assessor, "bay-4", "bas");
+        kiosk = Bays.prepare(assessor, "bay-2", "olga");
+        dairy = Bays.prepare(assessor, "bay-4", "bela");
         Bays.open(assessor, kiosk);
-        Bays.open(assessor, creamery);
+        Bays.open(assessor, dairy);
         for (int race = 0; race < 12; race++) {
             try (var both = Executors.newFixedThreadPool(2)) {
                 List<Callable<Integer>> on = List.of(
                         () -> Bays.on(assessor, kiosk, "race").status(),
-                        () -> Bays.on(assessor, creamery, "race").status());
+                        () -> Bays.on(assessor, dairy, "race").status());
                 int went = 0;
                 for (var done : both.invokeAll(on)) {
                     assertThat(done.get()).isIn(200, 409);
@@ -58,7 +58,7 @@ class SafetyTest {
                 }
                 assertThat(went).as("race " + race).isEqualTo(1);
             }
-            for (String path : List.of(kiosk, creamery)) {
+            for (String path : List.of(kiosk, dairy)) {
                 if (!live(path).get("energisedAt").isNull()) {
                     assertThat(Bays.off(assessor, path).status()).isEqualTo(200);
                 }
@@ -69,7 +69,7 @@ class SafetyTest {
     @Test
     @Order(2)
     void liveRigIsNeitherHandedInNorClearedNorDoesAnythingMoveOnIt() {
-        Browser candidate = Browser.of(mvc, "owen", "heron-pole-4");
+        Browser candidate = Browser.of(mvc, "olga");
         String sheet = kiosk.replace("/api/assessments", "/api/my/sheets");
         assertThat(Bays.on(assessor, kiosk, "").text())
                 .as("no test done, no reason given")
@@ -93,20 +93,18 @@ class SafetyTest {
     @Test
     @Order(3)
     void refusedCommandMovesNoRelay() {
-        bunkhouse = Bays.prepare(assessor, "bay-5", "mirela");
-        assertThat(assessor.get("/api/rigs/bunkhouse").text()).contains("cpc-open-after");
-        Bays.choose(
-                assessor, bunkhouse, List.of(Bays.fault("cpc-open-after", "kitchen/socket-2", List.of("cpc"), null)));
-        assessor.post(bunkhouse + "/lock-off", Bays.event());
-        assertThat(assessor.post(bunkhouse + "/proof/arm", Map.of("eventId", "x"))
-                        .status())
+        hostel = Bays.prepare(assessor, "bay-5", "mona");
+        assertThat(assessor.get("/api/rigs/hostel").text()).contains("cpc-open-after");
+        Bays.choose(assessor, hostel, List.of(Bays.fault("cpc-open-after", "kitchen/socket-2", List.of("cpc"), null)));
+        assessor.post(hostel + "/lock-off", Bays.event());
+        assertThat(assessor.post(hostel + "/proof/arm", Map.of("eventId", "x")).status())
                 .as("a bad event id")
                 .isEqualTo(400);
         assertThat(closed()).isEmpty();
     }
 
     private List<Integer> closed() {
-        return assessor.get(bunkhouse + "/proof")
+        return assessor.get(hostel + "/proof")
                 .json()
                 .get("box")
                 .get("closed")
@@ -124,22 +122,22 @@ class SafetyTest {
     @Test
     @Order(4)
     void relayThatNobodyCommandedStopsGoingLive() {
-        Bays.choose(assessor, bunkhouse, List.of());
-        Bays.open(assessor, bunkhouse);
-        assertThat(live(bunkhouse).get("mayGoLive").asBoolean()).isTrue();
+        Bays.choose(assessor, hostel, List.of());
+        Bays.open(assessor, hostel);
+        assertThat(live(hostel).get("mayGoLive").asBoolean()).isTrue();
         stick(6, true);
-        await().untilAsserted(() -> assertThat(live(bunkhouse).get("whyNot").toString())
+        await().untilAsserted(() -> assertThat(live(hostel).get("whyNot").toString())
                 .contains("Relay 6 of the fault box is not where it should be"));
-        assertThat(Bays.on(assessor, bunkhouse, "all the same").status()).isEqualTo(409);
+        assertThat(Bays.on(assessor, hostel, "all the same").status()).isEqualTo(409);
         stick(6, null);
         await().untilAsserted(() ->
-                assertThat(live(bunkhouse).get("mayGoLive").asBoolean()).isTrue());
+                assertThat(live(hostel).get("mayGoLive").asBoolean()).isTrue());
     }
 
     @Test
     @Order(5)
     void everyLiveSetUpAndTheGoLiveViewCarryTheirCaution() {
-        assertThat(live(bunkhouse).get("cautions").toString())
+        assertThat(live(hostel).get("cautions").toString())
                 .contains("supervised", "fused probes", "licensed practice come first");
     }
 }

@@ -28,9 +28,9 @@ class SessionTest {
 
     @Test
     void rolesKeepToTheirOwnPlaces() {
-        Browser candidate = Browser.of(mvc, "owen", "heron-pole-4");
-        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        Browser candidate = Browser.of(mvc, "olga");
+        Browser assessor = Browser.of(mvc, "ada");
+        Browser administrator = Browser.of(mvc, "lea");
         assertThat(candidate.get("/api/floor").status()).isEqualTo(403);
         assertThat(candidate.get("/api/reference").status()).isEqualTo(200);
         assertThat(candidate.get("/api/workshop").status()).isEqualTo(403);
@@ -45,11 +45,11 @@ class SessionTest {
     void guessingLocksTheAccountEvenForTheRightPassword() {
         Browser guesser = new Browser(mvc);
         for (int i = 0; i < 5; i++) {
-            assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "guess-" + i))
+            assertThat(guesser.post("/api/session", Map.of("id", "mona", "password", "guess-" + i))
                             .status())
                     .isEqualTo(401);
         }
-        assertThat(guesser.post("/api/session", Map.of("id", "mirela", "password", "salt-pan-9"))
+        assertThat(guesser.post("/api/session", Map.of("id", "mona", "password", TestWorkshop.password("mona")))
                         .status())
                 .isEqualTo(429);
     }
@@ -58,14 +58,14 @@ class SessionTest {
     void unknownNameAndWrongPasswordAnswerAlike() {
         Browser guesser = new Browser(mvc);
         assertThat(guesser.post("/api/session", Map.of("id", "nobody", "password", "x")))
-                .isEqualTo(guesser.post("/api/session", Map.of("id", "bas", "password", "x")));
+                .isEqualTo(guesser.post("/api/session", Map.of("id", "bela", "password", "x")));
     }
 
     @Test
     void writesWithoutTheTokenAreRefused() throws Exception {
         int status = mvc.perform(post("/api/session")
                         .contentType(MediaType.APPLICATION_JSON)
-                        .content("{\"id\":\"ines\",\"password\":\"toll-gate-7\"}"))
+                        .content("{\"id\":\"ada\",\"password\":\"" + TestWorkshop.password("ada") + "\"}"))
                 .andReturn()
                 .getResponse()
                 .getStatus();
@@ -74,7 +74,7 @@ class SessionTest {
 
     @Test
     void brokenRequestsAnswerWithAProblemAndNoTrace() {
-        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        Browser assessor = Browser.of(mvc, "ada");
         for (Browser.Answer answer : List.of(
                 assessor.post("/api/assessments", "{broken"),
                 assessor.post("/api/assessments", Map.of("bayId", "bay-1", "surprise", 1)),
@@ -90,7 +90,7 @@ class SessionTest {
 
     @Test
     void calculatorsAnswerEverybodyAndNameWhatTheyCannotUse() {
-        Browser candidate = Browser.of(mvc, "bas", "tide-table-3");
+        Browser candidate = Browser.of(mvc, "bela");
         Browser.Answer answer =
                 candidate.post("/api/reference/zs", Map.of("values", Map.of("device", "B32", "ze", "0,35")));
         assertThat(answer.text()).contains("1.37\u2009Ω").contains("BS 7671 411.4.4");

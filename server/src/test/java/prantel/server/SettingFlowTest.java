@@ -14,7 +14,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 
-/** Faults by box and by hand on the demo's Bunkhouse, with its simulated fault box, until the rig is healthy again. */
+/** Faults by box and by hand in the Hostel, with its simulated fault box, until the rig is healthy again. */
 @TestServer
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class SettingFlowTest {
@@ -29,7 +29,7 @@ class SettingFlowTest {
 
     @BeforeEach
     void signIn() {
-        assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        assessor = Browser.of(mvc, "ada");
         path = "/api/assessments/" + id;
     }
 
@@ -55,7 +55,7 @@ class SettingFlowTest {
     void setIsProposedWithReasonsAndTheSameForTheSameSeed() {
         id = assessor.post(
                         "/api/assessments",
-                        Map.of("bayId", "bay-5", "candidateId", "mirela", "testerId", "t1", "schemeId", "workshop"))
+                        Map.of("bayId", "bay-5", "candidateId", "mona", "testerId", "t1", "schemeId", "workshop"))
                 .json()
                 .get("id")
                 .asString();
@@ -129,7 +129,7 @@ class SettingFlowTest {
                 .json()
                 .get("ref")
                 .asString();
-        assertThat(ref).isEqualTo("bunkhouse-stairs-and-alarms@1");
+        assertThat(ref).isEqualTo("hostel-stairs-and-alarms@1");
         assertThat(assessor.post(path + "/library", Map.of("name", "Stairs and alarms", "faults", faults))
                         .text())
                 .contains("@2");
@@ -153,8 +153,7 @@ class SettingFlowTest {
         assertThat(card.get("byHand")).hasSize(1);
         assertThat(card.get("lockOff").toString()).contains("key on you");
         assertThat(card.get("checks").size()).isBetween(1, 6);
-        assertThat(Browser.of(mvc, "mirela", "salt-pan-9").get(path + "/card").status())
-                .isEqualTo(403);
+        assertThat(Browser.of(mvc, "mona").get(path + "/card").status()).isEqualTo(403);
     }
 
     /** Not by a cached page either: no browser may keep what tells the faults. */
@@ -164,7 +163,7 @@ class SettingFlowTest {
         String cache = mvc.perform(
                         org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get(path + "/card")
                                 .with(org.springframework.security.test.web.servlet.request
-                                        .SecurityMockMvcRequestPostProcessors.user("ines")
+                                        .SecurityMockMvcRequestPostProcessors.user("ada")
                                         .roles("ASSESSOR")))
                 .andReturn()
                 .getResponse()
@@ -284,7 +283,7 @@ class SettingFlowTest {
                         .text())
                 .as("nothing is changed on a live rig")
                 .contains("make it dead");
-        Browser candidate = Browser.of(mvc, "mirela", "salt-pan-9");
+        Browser candidate = Browser.of(mvc, "mona");
         assertThat(candidate
                         .post("/api/my/sheets/" + id + "/hand-in", Map.of("eventId", Browser.event()))
                         .text())
@@ -302,7 +301,7 @@ class SettingFlowTest {
     @Test
     @Order(12)
     void rigIsClearedAndProvedHealthy() {
-        Browser candidate = Browser.of(mvc, "mirela", "salt-pan-9");
+        Browser candidate = Browser.of(mvc, "mona");
         candidate.post("/api/my/sheets/" + id + "/hand-in", Map.of("eventId", Browser.event()));
         assertThat(event("/clear/done").text()).contains("to go");
         assertThat(event("/clear/release").status()).isEqualTo(200);
@@ -315,21 +314,17 @@ class SettingFlowTest {
     @Test
     @Order(13)
     void everyFaultOfARigIsExploredAndPairsCanBeStopped() {
-        JsonNode explored =
-                assessor.get("/api/rigs/bunkhouse/faults?scheme=dead").json();
+        JsonNode explored = assessor.get("/api/rigs/hostel/faults?scheme=dead").json();
         assertThat(explored.get("findable").asInt()).isGreaterThan(300);
         assertThat(assessor.get("/api/rigs/no-such/faults").status()).isEqualTo(404);
-        assertThat(assessor.get("/api/rigs/bunkhouse/faults/pairs?scheme=dead").text())
+        assertThat(assessor.get("/api/rigs/hostel/faults/pairs?scheme=dead").text())
                 .contains("none");
-        assertThat(assessor.post("/api/rigs/bunkhouse/faults/pairs?scheme=dead", Map.of())
+        assertThat(assessor.post("/api/rigs/hostel/faults/pairs?scheme=dead", Map.of())
                         .status())
                 .isEqualTo(200);
-        assertThat(assessor.delete("/api/rigs/bunkhouse/faults/pairs?scheme=dead")
-                        .status())
+        assertThat(assessor.delete("/api/rigs/hostel/faults/pairs?scheme=dead").status())
                 .isEqualTo(200);
-        assertThat(Browser.of(mvc, "petra", "mudflat-11")
-                        .get("/api/rigs/bunkhouse/faults")
-                        .status())
+        assertThat(Browser.of(mvc, "paul").get("/api/rigs/hostel/faults").status())
                 .isEqualTo(403);
     }
 }

@@ -60,8 +60,8 @@ class SoakTest {
     }
 
     private void round(int round) {
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
-        Browser assessor = Browser.of(mvc, "ines", "toll-gate-7");
+        Browser administrator = Browser.of(mvc, "lea");
+        Browser assessor = Browser.of(mvc, "ada");
         sound(
                 "person",
                 administrator.post(
@@ -77,19 +77,19 @@ class SoakTest {
                                 "long-enough-1")));
         int version = round + 1;
         JsonNode rig = JSON.readTree(
-                assessor.get("/api/rigs/ferry-kiosk/file?version=" + version).text());
+                assessor.get("/api/rigs/kiosk/file?version=" + version).text());
         ((ObjectNode) rig).put("comments", "soak " + round);
         sound("rig", assessor.post("/api/rigs", Map.of("file", rig.toString(), "basedOn", version)));
         if (round == 0) {
-            sound("bay", administrator.post("/api/workshop/bays", Map.of("number", 9, "rig", "ferry-kiosk")));
+            sound("bay", administrator.post("/api/workshop/bays", Map.of("number", 9, "rig", "kiosk")));
         }
         sound(
                 "as-built",
                 assessor.post(
-                        "/api/rigs/ferry-kiosk/versions/" + version + "/as-built",
+                        "/api/rigs/kiosk/versions/" + version + "/as-built",
                         Map.of("slot", "bond/water/clamp", "text", "0.0" + (1 + round % 9))));
-        Browser candidate = Browser.of(mvc, "bas", "tide-table-3");
-        String path = Bays.prepare(assessor, "bay-4", "bas");
+        Browser candidate = Browser.of(mvc, "bela");
+        String path = Bays.prepare(assessor, "bay-4", "bela");
         written.merge("assessment", 1, Integer::sum);
         Bays.open(assessor, path);
         String sheet = path.replace("/api/assessments", "/api/my/sheets");

@@ -24,7 +24,7 @@ class WorkshopTest {
         var response = mvc.perform(multipart("/api/workshop/rigs")
                         .file(new MockMultipartFile("file", "rig.json", "application/json", file))
                         .with(csrf())
-                        .with(user("varga").roles("ADMINISTRATOR")))
+                        .with(user("lea").roles("ADMINISTRATOR")))
                 .andReturn()
                 .getResponse();
         assertThat(response.getStatus()).isEqualTo(expected);
@@ -51,7 +51,7 @@ class WorkshopTest {
 
     @Test
     void peopleAndBaysAreAddedOrRefusedByField() {
-        Browser administrator = Browser.of(mvc, "varga", "ferry-bell-2");
+        Browser administrator = Browser.of(mvc, "lea");
         Map<String, Object> person = Map.of(
                 "signInName", "new-one", "name", "New One", "roles", List.of("CANDIDATE"), "password", "long enough");
         assertThat(administrator.post("/api/workshop/people", person).text()).contains("New One");
@@ -59,7 +59,7 @@ class WorkshopTest {
                 .contains("signInName")
                 .contains("give another");
         assertThat(administrator
-                        .post("/api/workshop/bays", Map.of("number", 1, "rig", "toll-cottage"))
+                        .post("/api/workshop/bays", Map.of("number", 1, "rig", "cottage"))
                         .text())
                 .contains("there is a bay with that number");
         assertThat(administrator
@@ -67,7 +67,7 @@ class WorkshopTest {
                         .text())
                 .contains("choose a rig");
         assertThat(administrator
-                        .post("/api/workshop/bays", Map.of("number", 9, "rig", "toll-cottage"))
+                        .post("/api/workshop/bays", Map.of("number", 9, "rig", "cottage"))
                         .status())
                 .isEqualTo(200);
     }

@@ -15,28 +15,41 @@ import prantel.core.assessment.Assessment.Recorded;
  * How an assessment is conducted, apart from what stands on its sheet: who watches, with which instrument, what was ticked,
  * when the sheet was open, the rig live, the clock stopped.
  *
- * @param assessor who watches now
- * @param tester the instrument in use now
+ * @param hands who watches, with which instrument
  * @param ticks who ticked what, and when
- * @param open times in which the sheet was open
- * @param live times in which the rig was live
- * @param pauses times in which the clock stood still, in order
- * @param adjustment what was granted
- * @param circuits those to be tested; empty for all
+ * @param times when what stood how
+ * @param granted what is asked of this candidate otherwise than of others
  * @param brokenOff how it ended without a judgement; null if it did not
  * @param origin what it follows
  */
 public record Conduct(
-        String assessor,
-        Pinned.Document tester,
+        Hands hands,
         Map<Checklist, Map<String, Done>> ticks,
-        List<Span> open,
-        List<Span> live,
-        List<Pause> pauses,
-        Adjustment adjustment,
-        List<String> circuits,
+        Times times,
+        Granted granted,
         @Nullable BrokenOff brokenOff,
         Origin origin) {
+
+    /** @param assessor who watches now @param tester the instrument in use now */
+    public record Hands(String assessor, Pinned.Document tester) {}
+
+    /**
+     * @param open times in which the sheet was open
+     * @param live times in which the rig was live
+     * @param pauses times in which the clock stood still, in order
+     */
+    public record Times(List<Span> open, List<Span> live, List<Pause> pauses) {
+        static final Times NONE = new Times(List.of(), List.of(), List.of());
+    }
+
+    /** @param circuits those to be tested; empty for all */
+    public record Granted(Adjustment adjustment, List<String> circuits) {
+        static final Granted NOTHING = new Granted(Adjustment.NONE, List.of());
+
+        public Granted {
+            circuits = List.copyOf(circuits);
+        }
+    }
 
     /** @param continued what it carries on from @param resit what is done again in it */
     public record Origin(Optional<Continued> continued, Optional<Resit> resit) {
@@ -70,14 +83,10 @@ public record Conduct(
 
     static Conduct of(Pinned fixed) {
         return new Conduct(
-                fixed.assessorId(),
-                fixed.versions().tester(),
+                new Hands(fixed.assessorId(), fixed.versions().tester()),
                 Map.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                Adjustment.NONE,
-                List.of(),
+                Times.NONE,
+                Granted.NOTHING,
                 null,
                 Origin.NONE);
     }
@@ -86,9 +95,10 @@ public record Conduct(
         OffsetDateTime at = recorded.at();
         return switch (recorded.event()) {
             case AssessmentEvent.Ticked tick -> ticked(tick, new Done(recorded.by(), at));
-            case AssessmentEvent.SheetOpened opened -> withOpen(begun(open, at));
-            case AssessmentEvent.HandedBack back -> withOpen(begun(open, at));
-            case AssessmentEvent.HandedIn in -> withOpen(ended(open, at)).over(recorded, "");
+            case AssessmentEvent.SheetOpened opened -> withOpen(begun(times.open(), at));
+            case AssessmentEvent.HandedBack back -> withOpen(begun(times.open(), at));
+            case AssessmentEvent.HandedIn in ->
+                withOpen(ended(times.open(), at)).over(recorded, "");
             case AssessmentEvent.Energised energised -> energised(energised.on(), at);
             case AssessmentEvent.Stopped stopped ->
                 paused(Pause.Why.SAFETY, stopped.what(), Pause.Spared.NOTHING, recorded)
@@ -102,13 +112,13 @@ public record Conduct(
             case AssessmentEvent.Resumed resumed -> over(recorded, resumed.what());
             case AssessmentEvent.StopLifted lifted ->
                 over(recorded, lifted.reason()).without(Checklist.MAKE_SAFE);
-            case AssessmentEvent.HandedOver over -> with(over.to(), tester);
-            case AssessmentEvent.InstrumentChanged changed -> with(assessor, changed.tester());
+            case AssessmentEvent.HandedOver over -> with(new Hands(over.to(), hands.tester()));
+            case AssessmentEvent.InstrumentChanged changed -> with(new Hands(hands.assessor(), changed.tester()));
             case AssessmentEvent.Adjusted adjusted ->
-                with(new Adjustment(adjusted.timeFactor(), adjusted.given()), circuits);
-            case AssessmentEvent.CircuitsChosen chosen -> with(adjustment, chosen.circuits());
+                with(new Granted(new Adjustment(adjusted.timeFactor(), adjusted.given()), granted.circuits()));
+            case AssessmentEvent.CircuitsChosen chosen -> with(new Granted(granted.adjustment(), chosen.circuits()));
             case AssessmentEvent.BrokenOff broken ->
-                withOpen(ended(open, at))
+                withOpen(ended(times.open(), at))
                         .over(recorded, broken.reason())
                         .with(new BrokenOff(broken.reason(), broken.continuedAs(), recorded.by(), at), origin);
             case AssessmentEvent.Continued from ->
@@ -142,9 +152,8 @@ public record Conduct(
 
     /** Each time it goes live, and each time it is dead again, is asked and given anew. */
     private Conduct energised(boolean on, OffsetDateTime at) {
-        List<Span> spans = on ? begun(live, at) : ended(live, at);
-        Conduct next =
-                new Conduct(assessor, tester, ticks, open, spans, pauses, adjustment, circuits, brokenOff, origin);
+        List<Span> spans = on ? begun(times.live(), at) : ended(times.live(), at);
+        Conduct next = with(new Times(times.open(), spans, times.pauses()));
         return on ? next : next.askedAnew();
     }
 
@@ -178,8 +187,13 @@ public record Conduct(
     private Conduct paused(Pause.Why why, String what, Pause.Spared spared, Recorded recorded) {
         // what was halted and is then stopped for safety is stopped
         Conduct before = over(recorded, "");
-        List<Pause> next = new ArrayList<>(before.pauses);
-        next.add(new Pause(why, what, spared, recorded.by(), recorded.at(), recorded.seq(), Optional.empty(), 0, ""));
+        List<Pause> next = new ArrayList<>(before.pauses());
+        next.add(new Pause(
+                why,
+                what,
+                spared,
+                new Assessment.First(recorded.seq(), recorded.at(), recorded.by()),
+                Optional.empty()));
         return before.withPauses(next);
     }
 
@@ -188,34 +202,65 @@ public record Conduct(
         if (pause().isEmpty()) {
             return this;
         }
-        List<Pause> next = new ArrayList<>(pauses);
+        List<Pause> next = new ArrayList<>(pauses());
         next.set(next.size() - 1, next.getLast().until(recorded.at(), recorded.seq(), outcome));
         return withPauses(next);
     }
 
     private Conduct withTicks(Map<Checklist, Map<String, Done>> next) {
-        return new Conduct(assessor, tester, next, open, live, pauses, adjustment, circuits, brokenOff, origin);
+        return new Conduct(hands, next, times, granted, brokenOff, origin);
     }
 
     private Conduct withOpen(List<Span> next) {
-        return new Conduct(assessor, tester, ticks, next, live, pauses, adjustment, circuits, brokenOff, origin);
+        return with(new Times(next, times.live(), times.pauses()));
     }
 
     private Conduct withPauses(List<Pause> next) {
-        return new Conduct(assessor, tester, ticks, open, live, next, adjustment, circuits, brokenOff, origin);
+        return with(new Times(times.open(), times.live(), next));
     }
 
-    private Conduct with(String who, Pinned.Document instrument) {
-        return new Conduct(who, instrument, ticks, open, live, pauses, adjustment, circuits, brokenOff, origin);
+    private Conduct with(Times next) {
+        return new Conduct(hands, ticks, next, granted, brokenOff, origin);
     }
 
-    private Conduct with(Adjustment granted, List<String> chosen) {
-        return new Conduct(
-                assessor, tester, ticks, open, live, pauses, granted, List.copyOf(chosen), brokenOff, origin);
+    private Conduct with(Hands next) {
+        return new Conduct(next, ticks, times, granted, brokenOff, origin);
+    }
+
+    private Conduct with(Granted next) {
+        return new Conduct(hands, ticks, times, next, brokenOff, origin);
     }
 
     private Conduct with(@Nullable BrokenOff end, Origin from) {
-        return new Conduct(assessor, tester, ticks, open, live, pauses, adjustment, circuits, end, from);
+        return new Conduct(hands, ticks, times, granted, end, from);
+    }
+
+    public String assessor() {
+        return hands.assessor();
+    }
+
+    public Pinned.Document tester() {
+        return hands.tester();
+    }
+
+    public List<Span> open() {
+        return times.open();
+    }
+
+    public List<Span> live() {
+        return times.live();
+    }
+
+    public List<Pause> pauses() {
+        return times.pauses();
+    }
+
+    public Adjustment adjustment() {
+        return granted.adjustment();
+    }
+
+    public List<String> circuits() {
+        return granted.circuits();
     }
 
     /** What it carries on from; null if from nothing. */
@@ -230,7 +275,7 @@ public record Conduct(
 
     /** Why the clock stands still at this moment; empty while it runs. */
     public Optional<Pause> pause() {
-        return pauses.isEmpty() || pauses.getLast().isOver() ? Optional.empty() : Optional.of(pauses.getLast());
+        return pauses().isEmpty() || pauses().getLast().isOver() ? Optional.empty() : Optional.of(pauses().getLast());
     }
 
     /** Who ticked an item; null while nobody did. */

@@ -33,8 +33,6 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
     }
 
     /**
-     * @param filled boxes with something in them
-     * @param open boxes still to be written; of two ways to prove the same thing those of one
      * @param next whether it is what comes next
      * @param shut why it may not be begun yet; empty where it may
      * @param begun the first deed on record; null for none
@@ -42,20 +40,38 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
     public record Station(
             Step step,
             State state,
-            int filled,
-            int boxes,
-            int open,
+            Filling filling,
             boolean next,
             String shut,
             @Nullable Deed begun) {
         Station asNext() {
-            return new Station(step, state, filled, boxes, open, true, shut, begun);
+            return new Station(step, state, filling, true, shut, begun);
+        }
+
+        public int filled() {
+            return filling.filled();
+        }
+
+        public int boxes() {
+            return filling.boxes();
+        }
+
+        public int open() {
+            return filling.open();
         }
 
         public boolean mayBegin() {
             return shut.isEmpty();
         }
     }
+
+    /**
+     * How far the boxes of a step are.
+     *
+     * @param filled boxes with something in them
+     * @param open boxes still to be written; of two ways to prove the same thing those of one
+     */
+    public record Filling(int filled, int boxes, int open) {}
 
     public enum State {
         /** Nothing on record. */
@@ -145,9 +161,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
             stations.add(new Station(
                     step,
                     state,
-                    filled,
-                    boxes.size(),
-                    open.size(),
+                    new Filling(filled, boxes.size(), open.size()),
                     false,
                     shut,
                     mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null)));

@@ -9,21 +9,12 @@ import java.util.Optional;
  *
  * @param what happened, in the assessor's words
  * @param spared what costs the candidate nothing for it
- * @param fromSeq number of the event that began it
- * @param to when it was over; empty while it lasts
- * @param toSeq number of the event that ended it; 0 while it lasts
- * @param outcome what followed, in the assessor's words; empty while it lasts or where nothing was said
+ * @param began the event that began it
+ * @param ended how it ended; empty while it lasts
  */
-public record Pause(
-        Why why,
-        String what,
-        Spared spared,
-        String by,
-        OffsetDateTime from,
-        int fromSeq,
-        Optional<OffsetDateTime> to,
-        int toSeq,
-        String outcome) {
+public record Pause(Why why, String what, Spared spared, Assessment.First began, Optional<Ended> ended) {
+    /** @param seq number of the event that ended it @param outcome what followed, in the assessor's words, or empty */
+    public record Ended(OffsetDateTime at, int seq, String outcome) {}
 
     /** What it is for. The names are kept in records. */
     public enum Why {
@@ -53,11 +44,29 @@ public record Pause(
         }
     }
 
+    public String by() {
+        return began.by();
+    }
+
+    public OffsetDateTime from() {
+        return began.at();
+    }
+
+    /** When it was over; empty while it lasts. */
+    public Optional<OffsetDateTime> to() {
+        return ended.map(Ended::at);
+    }
+
+    /** What followed; empty while it lasts or where nothing was said. */
+    public String outcome() {
+        return ended.map(Ended::outcome).orElse("");
+    }
+
     public boolean isOver() {
-        return to.isPresent();
+        return ended.isPresent();
     }
 
     Pause until(OffsetDateTime end, int seq, String followed) {
-        return new Pause(why, what, spared, by, from, fromSeq, Optional.of(end), seq, followed);
+        return new Pause(why, what, spared, began, Optional.of(new Ended(end, seq, followed)));
     }
 }

@@ -18,7 +18,7 @@ public final class SparedBoxes {
     public static Map<SlotId, String> of(Assessment assessment, Scheme scheme, List<Slot> slots) {
         Map<SlotId, String> spared = new HashMap<>();
         for (Pause pause : assessment.conduct().pauses()) {
-            int until = pause.toSeq() == 0 ? assessment.seq() : pause.toSeq();
+            int until = pause.ended().map(Pause.Ended::seq).orElse(assessment.seq());
             for (Slot slot : slots) {
                 if (isMeant(pause.spared(), scheme, slot)
                         && assessment.lastSeqAbout("reading/" + slot.id().value()) <= until) {

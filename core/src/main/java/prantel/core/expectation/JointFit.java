@@ -71,14 +71,12 @@ public record JointFit(Workmanship fitted, double rmsBeforeOhms, double rmsAfter
 
     private static double rms(Rig rig, Workmanship workmanship, List<Slot.Measured> slots, AsBuilt asBuilt) {
         Rig tried = new Rig(
-                rig.id(),
-                rig.name(),
-                rig.comments(),
-                rig.supply(),
-                rig.earthing(),
+                new Rig.Nameplate(rig.id(), rig.name(), rig.comments()),
+                new Rig.Intake(rig.supply(), rig.earthing()),
                 workmanship,
                 rig.boards(),
-                rig.circuits());
+                rig.circuits(),
+                List.of());
         Bench bench = new Bench(tried, FaultSet.NONE, Variation.NONE);
         double sum = 0;
         int count = 0;

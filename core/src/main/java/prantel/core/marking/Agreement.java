@@ -60,19 +60,20 @@ final class Agreement {
         List<Held> off = filled.stream().filter(h -> !agrees(criterion, h)).toList();
         Criterion.Common common = criterion.common();
         return Optional.of(new Mark(
-                prefix + common.id(),
-                Mark.Of.of(
-                        common,
-                        key.scheme()
-                                .stepOf(held.getFirst()
-                                        .box()
-                                        .expectation()
-                                        .slot()
-                                        .step())
-                                .map(Part::of)
-                                .orElse(Part.WHOLE)),
-                common.group(),
-                common.title(),
+                new Mark.Item(
+                        prefix + common.id(),
+                        Mark.Of.of(
+                                common,
+                                key.scheme()
+                                        .stepOf(held.getFirst()
+                                                .box()
+                                                .expectation()
+                                                .slot()
+                                                .step())
+                                        .map(Part::of)
+                                        .orElse(Part.WHOLE)),
+                        common.group(),
+                        common.title()),
                 new Worth(common.weight(), common.severity()),
                 filled.isEmpty() || !off.isEmpty() ? Award.NONE : Award.FULL,
                 new Evidence.Agreement(

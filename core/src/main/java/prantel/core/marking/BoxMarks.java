@@ -107,10 +107,11 @@ final class BoxMarks {
     private Mark mark(Criterion criterion, String id, TestKind test, Proposed proposed) {
         Criterion.Common common = criterion.common();
         return new Mark(
-                id,
-                Mark.Of.of(common, partOf(test)),
-                common.group().isEmpty() ? scheme.labelOf(test) : common.group(),
-                common.title(),
+                new Mark.Item(
+                        id,
+                        Mark.Of.of(common, partOf(test)),
+                        common.group().isEmpty() ? scheme.labelOf(test) : common.group(),
+                        common.title()),
                 new Worth(common.weight(), common.severity()),
                 proposed.award(),
                 proposed.evidence(),
@@ -263,14 +264,18 @@ final class BoxMarks {
                         && isFilled(f));
         Criterion.Common common = criterion.common();
         return new Mark(
-                common.id(),
-                Mark.Of.of(
-                        common,
-                        high.isEmpty()
-                                ? Part.WHOLE
-                                : partOf(high.getFirst().expectation().slot().step())),
-                common.group(),
-                common.title(),
+                new Mark.Item(
+                        common.id(),
+                        Mark.Of.of(
+                                common,
+                                high.isEmpty()
+                                        ? Part.WHOLE
+                                        : partOf(high.getFirst()
+                                                .expectation()
+                                                .slot()
+                                                .step())),
+                        common.group(),
+                        common.title()),
                 new Worth(common.weight(), common.severity()),
                 !any ? Award.NONE : high.isEmpty() ? Award.FULL : Award.HALF,
                 new Evidence.Leads(any, high.size()),
@@ -292,16 +297,17 @@ final class BoxMarks {
                 .count();
         Criterion.Common common = criterion.common();
         return new Mark(
-                circuit.id() + "/" + common.id(),
-                Mark.Of.of(
-                        common,
-                        Criterion.OneMethod.TESTS.stream()
-                                .filter(scheme::asks)
-                                .findFirst()
-                                .map(this::partOf)
-                                .orElse(Part.WHOLE)),
-                common.group(),
-                common.title(),
+                new Mark.Item(
+                        circuit.id() + "/" + common.id(),
+                        Mark.Of.of(
+                                common,
+                                Criterion.OneMethod.TESTS.stream()
+                                        .filter(scheme::asks)
+                                        .findFirst()
+                                        .map(this::partOf)
+                                        .orElse(Part.WHOLE)),
+                        common.group(),
+                        common.title()),
                 new Worth(common.weight(), common.severity()),
                 methods == 1 ? Award.FULL : Award.NONE,
                 new Evidence.Methods(circuit.label(), methods),

@@ -13,31 +13,49 @@ import prantel.core.sequence.SlotId;
 /**
  * What a candidate handed in, and what was seen and answered on the way.
  *
- * @param readings as written, by box
- * @param judgements whether the candidate calls the box satisfactory, by box
+ * @param sheet what stands in its boxes
  * @param faults what the candidate says is wrong with the rig
  * @param faultsWereOut boxes written while the set faults were not on the rig, through nobody's doing but the rig's own
- * @param expected what the candidate said a box would read before it was read, as written
  * @param watched what an assessor saw and asked
  * @param spared boxes that cost nothing, each with what was the matter with the rig or the instrument
  * @param beside what else weighs in why a reading is off
  */
 public record CandidateRecord(
-        Map<SlotId, String> readings,
-        Map<SlotId, Boolean> judgements,
+        Sheet sheet,
         List<FaultReport> faults,
         Set<SlotId> faultsWereOut,
-        Map<SlotId, String> expected,
         Watched watched,
         Map<SlotId, String> spared,
         Beside beside) {
     public CandidateRecord {
         spared = Map.copyOf(spared);
-        readings = Map.copyOf(readings);
-        judgements = Map.copyOf(judgements);
         faults = List.copyOf(faults);
         faultsWereOut = Set.copyOf(faultsWereOut);
-        expected = Map.copyOf(expected);
+    }
+
+    /**
+     * @param readings as written, by box
+     * @param judgements whether the candidate calls the box satisfactory, by box
+     * @param expected what the candidate said a box would read before it was read, as written
+     */
+    public record Sheet(Map<SlotId, String> readings, Map<SlotId, Boolean> judgements, Map<SlotId, String> expected) {
+        public Sheet {
+            readings = Map.copyOf(readings);
+            judgements = Map.copyOf(judgements);
+            expected = Map.copyOf(expected);
+        }
+    }
+
+    public Map<SlotId, String> readings() {
+        return sheet.readings();
+    }
+
+    public Map<SlotId, Boolean> judgements() {
+        return sheet.judgements();
+    }
+
+    public Map<SlotId, String> expected() {
+        return sheet.expected();
     }
 
     public CandidateRecord(
@@ -55,7 +73,7 @@ public record CandidateRecord(
             Set<SlotId> faultsWereOut,
             Map<SlotId, String> expected,
             Watched watched) {
-        this(readings, judgements, faults, faultsWereOut, expected, watched, Map.of(), Beside.NOTHING);
+        this(new Sheet(readings, judgements, expected), faults, faultsWereOut, watched, Map.of(), Beside.NOTHING);
     }
 
     public CandidateRecord(Map<SlotId, String> readings, Map<SlotId, Boolean> judgements, List<FaultReport> faults) {
@@ -64,7 +82,7 @@ public record CandidateRecord(
 
     /** Whether nothing at all is on it. */
     boolean isEmpty() {
-        return faults.isEmpty() && readings.values().stream().allMatch(String::isBlank);
+        return faults.isEmpty() && readings().values().stream().allMatch(String::isBlank);
     }
 
     /**

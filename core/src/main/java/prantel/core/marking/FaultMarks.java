@@ -48,10 +48,11 @@ final class FaultMarks {
             Criterion.Common common = criterion.common();
             String title = fault.title() + ", " + fault.place().label(rig);
             marks.add(new Mark(
-                    common.id() + "/" + (i + 1),
-                    Mark.Of.of(common, Part.FAULTS),
-                    common.group(),
-                    criterion.aspect() == Criterion.Aspect.FOUND ? title : common.title() + ": " + title,
+                    new Mark.Item(
+                            common.id() + "/" + (i + 1),
+                            Mark.Of.of(common, Part.FAULTS),
+                            common.group(),
+                            criterion.aspect() == Criterion.Aspect.FOUND ? title : common.title() + ": " + title),
                     new Worth(common.weight(), common.severity()),
                     answer.map(r -> award(criterion.aspect(), fault, r)).orElse(Award.NONE),
                     answer.map(r -> evidence(criterion.aspect(), fault, r)).orElseGet(Evidence.NotOnTheSheet::new),
@@ -77,10 +78,7 @@ final class FaultMarks {
         boolean nothing = record.isEmpty();
         Criterion.Common common = criterion.common();
         return new Mark(
-                common.id(),
-                Mark.Of.of(common, Part.FAULTS),
-                common.group(),
-                common.title(),
+                new Mark.Item(common.id(), Mark.Of.of(common, Part.FAULTS), common.group(), common.title()),
                 new Worth(common.weight(), common.severity()),
                 unused.isEmpty() && !nothing ? Award.FULL : Award.NONE,
                 nothing

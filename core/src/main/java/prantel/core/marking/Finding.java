@@ -10,6 +10,7 @@ import prantel.core.instrument.Written;
  * One box, looked at.
  *
  * @param asked false where the candidate rightly took the other of two methods
+ * @param compared what was written, held against what it must be
  * @param remarks on how it was written: range, unit, notation
  * @param odd whether the record as a whole speaks against it: a reading just outside its window need not be, where leads,
  *     hands and a damp day account for it, and one inside can be
@@ -18,9 +19,7 @@ import prantel.core.instrument.Written;
 public record Finding(
         Expectation expectation,
         boolean asked,
-        Written written,
-        Side side,
-        Judged judged,
+        Compared compared,
         List<String> remarks,
         boolean odd,
         List<Explanation> explanations) {
@@ -29,19 +28,34 @@ public record Finding(
         explanations = List.copyOf(explanations);
     }
 
+    /** @param side where it lies, seen from its window */
+    public record Compared(Written written, Side side, Judged judged) {}
+
+    public Written written() {
+        return compared.written();
+    }
+
+    public Side side() {
+        return compared.side();
+    }
+
+    public Judged judged() {
+        return compared.judged();
+    }
+
     /** Whether it is a reading of this rig: within its window, or so near that nothing speaks against it. */
     public boolean isMeasuredRightly() {
-        return side == Side.INSIDE || side != Side.NOTHING && written.isReading() && !odd;
+        return side() == Side.INSIDE || side() != Side.NOTHING && written().isReading() && !odd;
     }
 
     /** Whether an assessor should look at it: wrong, unreadable, badly noted or wrongly judged. */
     public boolean wantsEye() {
         return asked
-                && (side != Side.INSIDE
+                && (side() != Side.INSIDE
                         || !explanations.isEmpty()
                         || !remarks.isEmpty()
-                        || judged == Judged.WRONG
-                        || judged == Judged.MISSING);
+                        || judged() == Judged.WRONG
+                        || judged() == Judged.MISSING);
     }
 
     /** What became of the candidate's judgement of the box. */

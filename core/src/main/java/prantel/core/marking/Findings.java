@@ -49,9 +49,7 @@ final class Findings {
             findings.add(new Finding(
                     expectation,
                     asked,
-                    written,
-                    side,
-                    judged(expectation, written),
+                    new Finding.Compared(written, side, judged(expectation, written)),
                     remarks(slot, written),
                     explanations.containsKey(slot.id()),
                     explanations.getOrDefault(slot.id(), List.of())));

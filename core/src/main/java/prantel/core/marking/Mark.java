@@ -8,19 +8,41 @@ import prantel.core.sequence.SlotId;
 /**
  * A proposed mark.
  *
- * @param id stable within a sheet: "sockets/r1r2/highest", so that a decision can refer to it
- * @param of the criterion it is given by, and the part that would be done again for it
- * @param group what it belongs to on the sheet: a test's name, or the criterion's own
- * @param title what it is given for
+ * @param item what it is given for
  * @param worth what it counts at most, and what missing it means
  * @param award how much of it is proposed
  * @param evidence why, as data
  * @param slots the boxes it rests on
  */
-public record Mark(
-        String id, Of of, String group, String title, Worth worth, Award award, Evidence evidence, List<SlotId> slots) {
+public record Mark(Item item, Worth worth, Award award, Evidence evidence, List<SlotId> slots) {
     public Mark {
         slots = List.copyOf(slots);
+    }
+
+    /**
+     * What is marked.
+     *
+     * @param id stable within a sheet: "sockets/r1r2/highest", so that a decision can refer to it
+     * @param of the criterion it is given by, and the part that would be done again for it
+     * @param group what it belongs to on the sheet: a test's name, or the criterion's own
+     * @param title what it is given for
+     */
+    public record Item(String id, Of of, String group, String title) {}
+
+    public String id() {
+        return item.id();
+    }
+
+    public Of of() {
+        return item.of();
+    }
+
+    public String group() {
+        return item.group();
+    }
+
+    public String title() {
+        return item.title();
     }
 
     /** @param criterion its id in the scheme @param title what that criterion looks at */
@@ -31,7 +53,7 @@ public record Mark(
     }
 
     public Part part() {
-        return of.part();
+        return item.of().part();
     }
 
     /** @param weight points at most */
@@ -57,11 +79,11 @@ public record Mark(
 
     /** The same mark with another award: an assessor's decision. */
     public Mark withAward(Award given) {
-        return new Mark(id, of, group, title, worth, given, evidence, slots);
+        return new Mark(item, worth, given, evidence, slots);
     }
 
     Mark with(Award other, Evidence because) {
-        return new Mark(id, of, group, title, worth, other, because, slots);
+        return new Mark(item, worth, other, because, slots);
     }
 
     /** How much of a mark is given. */

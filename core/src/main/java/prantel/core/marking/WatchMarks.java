@@ -30,10 +30,11 @@ final class WatchMarks {
                 Sight sight = watched.observations().get(observation.id());
                 Criterion.Common common = criterion.common();
                 marks.add(new Mark(
-                        common.id() + "/" + observation.id(),
-                        Mark.Of.of(common, Part.of(step)),
-                        common.group().isEmpty() ? step.title() : common.group(),
-                        observation.seen(),
+                        new Mark.Item(
+                                common.id() + "/" + observation.id(),
+                                Mark.Of.of(common, Part.of(step)),
+                                common.group().isEmpty() ? step.title() : common.group(),
+                                observation.seen()),
                         new Worth(common.weight() * observation.weight(), severity(observation)),
                         sight == null ? Award.NOT_SEEN : sight.right() ? Award.FULL : Award.NONE,
                         evidence(sight),
@@ -85,10 +86,11 @@ final class WatchMarks {
         Criterion.Common common = criterion.common();
         Award award = points.size() >= question.needed() ? Award.FULL : points.isEmpty() ? Award.NONE : Award.HALF;
         return new Mark(
-                common.id() + "/" + question.id(),
-                Mark.Of.of(common, Part.of(step)),
-                common.group().isEmpty() ? step.title() : common.group(),
-                question.ask(),
+                new Mark.Item(
+                        common.id() + "/" + question.id(),
+                        Mark.Of.of(common, Part.of(step)),
+                        common.group().isEmpty() ? step.title() : common.group(),
+                        question.ask()),
                 new Worth(common.weight() * question.weight(), common.severity()),
                 award,
                 new Evidence.Answer(points, question.needed(), question.points().size()),
@@ -164,10 +166,7 @@ final class WatchMarks {
 
     private static Mark mark(Criterion.Common common, Award award, Evidence evidence) {
         return new Mark(
-                common.id(),
-                Mark.Of.of(common, Part.WHOLE),
-                common.group(),
-                common.title(),
+                new Mark.Item(common.id(), Mark.Of.of(common, Part.WHOLE), common.group(), common.title()),
                 new Worth(common.weight(), common.severity()),
                 award,
                 evidence,

@@ -12,59 +12,73 @@ import prantel.core.quantity.ProblemsException;
 /**
  * A training rig: everything on the wall that a reading depends on. Immutable; a change makes another version.
  *
- * @param comments for people; empty for none
+ * @param nameplate what it is called
+ * @param intake what it is supplied by and earthed with
  * @param boards the first one is at the origin; each other one is fed by exactly one {@link Submain}
  * @param relays what its fault box can set; empty for a rig without one
  */
 public record Rig(
-        String id,
-        String name,
-        String comments,
-        Supply supply,
-        MainEarthing earthing,
+        Nameplate nameplate,
+        Intake intake,
         Workmanship workmanship,
         List<Board> boards,
         List<Circuit> circuits,
         List<Relay> relays) {
     private static final int MOST_COMMENT = 4000;
 
+    /** @param comments for people; empty for none */
+    public record Nameplate(String id, String name, String comments) {
+        public Nameplate {
+            Check.id(id, "id");
+            Check.name(name, "name");
+            Check.text(comments, MOST_COMMENT, "comments");
+        }
+    }
+
+    /** What comes in at the origin of the installation, and its earth. */
+    public record Intake(Supply supply, MainEarthing earthing) {}
+
     public Rig {
-        Check.id(id, "id");
-        Check.name(name, "name");
         boards = List.copyOf(boards);
         circuits = List.copyOf(circuits);
         relays = List.copyOf(relays);
         Check.distinct(relays, r -> String.valueOf(r.number()), "faultBox", "relay");
-        Check.text(comments, MOST_COMMENT, "comments");
         Check.that(!boards.isEmpty(), "bad-count", "boards", "no board", "give at least one board");
         Check.that(!circuits.isEmpty(), "bad-count", "circuits", "no circuit", "give at least one circuit");
         Check.distinct(boards, b -> b.id().value(), "boards");
         Check.distinct(circuits, c -> c.id().value(), "circuits");
         List<Problem> problems = new ArrayList<>();
         checkWays(boards, circuits, problems);
-        checkPhases(supply, circuits, problems);
+        checkPhases(intake.supply(), circuits, problems);
         checkFeeds(boards, circuits, problems);
         checkNames(boards, circuits, problems);
         ProblemsException.throwIfAny(problems);
-        checkSupplementaryBonds(earthing, circuits);
+        checkSupplementaryBonds(intake.earthing(), circuits);
+    }
+
+    public String id() {
+        return nameplate.id();
+    }
+
+    public String name() {
+        return nameplate.name();
+    }
+
+    public String comments() {
+        return nameplate.comments();
+    }
+
+    public Supply supply() {
+        return intake.supply();
+    }
+
+    public MainEarthing earthing() {
+        return intake.earthing();
     }
 
     /** Circuits whose conductors are the board's own: all but those behind a separating transformer. */
     public List<Circuit> atBoardVoltage() {
         return circuits.stream().filter(c -> !c.nature().isSeparated()).toList();
-    }
-
-    /** A rig without a fault box. */
-    public Rig(
-            String id,
-            String name,
-            String comments,
-            Supply supply,
-            MainEarthing earthing,
-            Workmanship workmanship,
-            List<Board> boards,
-            List<Circuit> circuits) {
-        this(id, name, comments, supply, earthing, workmanship, boards, circuits, List.of());
     }
 
     private static void checkWays(List<Board> boards, List<Circuit> circuits, List<Problem> problems) {
@@ -211,11 +225,11 @@ public record Rig(
         List<Circuit> changed = circuits.stream()
                 .map(c -> c.id().equals(wanted) ? c.with(device) : c)
                 .toList();
-        return new Rig(id, name, comments, supply, earthing, workmanship, boards, changed, relays);
+        return new Rig(nameplate, intake, workmanship, boards, changed, relays);
     }
 
     public List<MainBond> bonds() {
-        return earthing.bonds();
+        return earthing().bonds();
     }
 
     /** The board at the origin. */
@@ -239,7 +253,7 @@ public record Rig(
 
     /** Whether every line arrives at a board. */
     public boolean isThreePhase(BoardId board) {
-        return feedOf(board).map(Circuit::isThreePhase).orElse(supply.isThreePhase());
+        return feedOf(board).map(Circuit::isThreePhase).orElse(supply().isThreePhase());
     }
 
     /** Circuits of a section, in order of their ways. */
@@ -259,7 +273,7 @@ public record Rig(
                         "unknown-circuit",
                         "circuit",
                         Check.quoted(wanted.value()),
-                        "give a circuit of rig " + id + ": "
+                        "give a circuit of rig " + id() + ": "
                                 + circuits.stream().map(c -> c.id().value()).collect(Collectors.joining(", ")))));
     }
 
@@ -272,7 +286,7 @@ public record Rig(
                         "unknown-bond",
                         "bond",
                         Check.quoted(wanted.value()),
-                        "give a bond of rig " + id + ": "
+                        "give a bond of rig " + id() + ": "
                                 + bonds().stream().map(b -> b.id().value()).collect(Collectors.joining(", ")))));
     }
 }

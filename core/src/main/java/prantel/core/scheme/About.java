@@ -9,31 +9,45 @@ import prantel.core.quantity.Check;
 /**
  * What a scheme is.
  *
- * @param version counted up by whoever changes it
- * @param purpose in a sentence or two
+ * @param title what it is called
  * @param follows the codes and practices it follows, each with how sure that is
  * @param decided where practitioners disagree: what was decided and why
  * @param times how long it may take
  * @param vocabulary this school's own words: for a test by its name in the file, for any other word by the word
  */
 public record About(
-        String id,
-        int version,
-        String name,
-        String purpose,
-        List<String> follows,
-        List<Decided> decided,
-        Times times,
-        Map<String, String> vocabulary) {
+        Title title, List<String> follows, List<Decided> decided, Times times, Map<String, String> vocabulary) {
     public About {
-        Check.all(
-                () -> Check.id(id, "id"),
-                () -> Check.between(version, 1, 1_000_000, "version", "(a whole number)"),
-                () -> Check.name(name, "name"),
-                () -> Check.text(purpose, 600, "purpose"));
         follows = List.copyOf(follows);
         decided = List.copyOf(decided);
         vocabulary = Collections.unmodifiableMap(new LinkedHashMap<>(vocabulary));
+    }
+
+    /** @param version counted up by whoever changes it @param purpose in a sentence or two */
+    public record Title(String id, int version, String name, String purpose) {
+        public Title {
+            Check.all(
+                    () -> Check.id(id, "id"),
+                    () -> Check.between(version, 1, 1_000_000, "version", "(a whole number)"),
+                    () -> Check.name(name, "name"),
+                    () -> Check.text(purpose, 600, "purpose"));
+        }
+    }
+
+    public String id() {
+        return title.id();
+    }
+
+    public int version() {
+        return title.version();
+    }
+
+    public String name() {
+        return title.name();
+    }
+
+    public String purpose() {
+        return title.purpose();
     }
 
     /** A point where schools differ. */

@@ -104,13 +104,9 @@ final class BondSlots {
     private static Slot slot(
             String id, TestKind step, String where, SetUp setUp, Terminal a, Terminal b, Limit limit, ByHand byHand) {
         return new Slot.Measured(
-                new SlotId(id),
-                step,
-                "R2",
-                Spot.at(where),
+                new Slot.Heading(new SlotId(id), step, "R2", Spot.at(where), Unit.OHM),
                 new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, a, b),
                 setUp,
-                Unit.OHM,
                 Optional.of(limit),
                 Optional.of(byHand));
     }

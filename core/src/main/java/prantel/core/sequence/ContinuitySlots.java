@@ -166,13 +166,9 @@ final class ContinuitySlots {
     private static Slot r1r2(
             Circuit circuit, String id, Spot spot, SetUp setUp, Terminal a, Terminal b, Optional<ByHand> byHand) {
         return new Slot.Measured(
-                new SlotId(id),
-                TestKind.R1_R2,
-                "R1+R2",
-                spot,
+                new Slot.Heading(new SlotId(id), TestKind.R1_R2, "R1+R2", spot, Unit.OHM),
                 new Measurement.TwoProbe(Function.CONTINUITY, a, b),
                 setUp,
-                Unit.OHM,
                 Optional.empty(),
                 byHand);
     }
@@ -207,16 +203,19 @@ final class ContinuitySlots {
                 SetUp setUp = setUps.lineToNeutral(radial, line);
                 for (Point point : radial.points()) {
                     readings.add(new Slot.Measured(
-                            new SlotId(SlotIds.of(radial.id()) + "/r1rn/" + point.id() + suffix(line)),
-                            TestKind.R1_RN,
-                            "R1+Rn",
-                            line == Conductor.LINE ? Spot.of(radial, point) : Spot.of(radial, point, line.letter()),
+                            new Slot.Heading(
+                                    new SlotId(SlotIds.of(radial.id()) + "/r1rn/" + point.id() + suffix(line)),
+                                    TestKind.R1_RN,
+                                    "R1+Rn",
+                                    line == Conductor.LINE
+                                            ? Spot.of(radial, point)
+                                            : Spot.of(radial, point, line.letter()),
+                                    Unit.OHM),
                             new Measurement.TwoProbe(
                                     Function.CONTINUITY,
                                     Places.front(radial.id(), point.id(), line),
                                     Places.front(radial.id(), point.id(), Conductor.NEUTRAL)),
                             setUp,
-                            Unit.OHM,
                             Optional.empty(),
                             Optional.of(byHand(radial.cable(), line, Conductor.NEUTRAL, point.atMetres()))));
                 }
@@ -264,13 +263,9 @@ final class ContinuitySlots {
 
     private static Slot r2(Circuit circuit, String id, Spot spot, SetUp setUp, Terminal probe) {
         return new Slot.Measured(
-                new SlotId(SlotIds.of(circuit.id()) + "/r2/" + id),
-                TestKind.R2,
-                "R2",
-                spot,
+                new Slot.Heading(new SlotId(SlotIds.of(circuit.id()) + "/r2/" + id), TestKind.R2, "R2", spot, Unit.OHM),
                 new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, Places.MET, probe),
                 setUp,
-                Unit.OHM,
                 Optional.empty(),
                 Optional.empty());
     }
@@ -278,13 +273,14 @@ final class ContinuitySlots {
     static Slot highest(
             Circuit circuit, TestKind step, String id, String quantity, List<Slot> of, Optional<Limit> limit) {
         return new Slot.Composed(
-                new SlotId(SlotIds.of(circuit.id()) + "/" + id),
-                step,
-                quantity,
-                Spot.of(circuit, circuit.label() + ", for the record"),
+                new Slot.Heading(
+                        new SlotId(SlotIds.of(circuit.id()) + "/" + id),
+                        step,
+                        quantity,
+                        Spot.of(circuit, circuit.label() + ", for the record"),
+                        Unit.OHM),
                 Slot.Rule.HIGHEST,
                 of.stream().map(Slot::id).toList(),
-                Unit.OHM,
                 limit);
     }
 }

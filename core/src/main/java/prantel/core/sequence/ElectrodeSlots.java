@@ -66,13 +66,9 @@ final class ElectrodeSlots {
 
     private static Slot slot(String id, TestKind test, Measurement measurement, SetUp setUp) {
         return new Slot.Measured(
-                new SlotId(id),
-                test,
-                "RA",
-                Spot.at("earth electrode"),
+                new Slot.Heading(new SlotId(id), test, "RA", Spot.at("earth electrode"), Unit.OHM),
                 measurement,
                 setUp,
-                Unit.OHM,
                 Optional.of(Limit.atMost(SupplyLimits.ELECTRODE_STABLE_OHMS, SupplyLimits.ELECTRODE_SOURCE, "")),
                 Optional.empty());
     }

@@ -214,6 +214,10 @@ final class FunctionalSlots {
 
     private Slot slot(String id, TestKind step, String quantity, Spot spot, Measurement measurement, Unit unit) {
         return new Slot.Measured(
-                new SlotId(id), step, quantity, spot, measurement, setUp, unit, Optional.empty(), Optional.empty());
+                new Slot.Heading(new SlotId(id), step, quantity, spot, unit),
+                measurement,
+                setUp,
+                Optional.empty(),
+                Optional.empty());
     }
 }

@@ -22,13 +22,14 @@ final class InspectionSlots {
         boolean coded = scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI;
         return scheme.practice().recording().inspection().stream()
                 .<Slot>map(item -> new Slot.Measured(
-                        new SlotId("inspection/" + item.id()),
-                        TestKind.INSPECTION,
-                        item.text(),
-                        Spot.at(""),
+                        new Slot.Heading(
+                                new SlotId("inspection/" + item.id()),
+                                TestKind.INSPECTION,
+                                item.text(),
+                                Spot.at(""),
+                                Unit.WORDS),
                         new Measurement.Inspected(item.faults(), coded),
                         setUps.looked("Isolated and proved dead; looked at before any lead is put on"),
-                        Unit.WORDS,
                         Optional.empty(),
                         Optional.empty()))
                 .toList();

@@ -207,13 +207,9 @@ final class InsulationSlots {
             Optional<Limit> limit) {
         String name = pair[0].letter() + "–" + pair[1].letter();
         return new Slot.Measured(
-                new SlotId(id),
-                step,
-                "Insulation " + name,
-                spot,
+                new Slot.Heading(new SlotId(id), step, "Insulation " + name, spot, Unit.MEGOHM),
                 new Measurement.TwoProbe(Function.insulation(volts), a, b),
                 setUp,
-                Unit.MEGOHM,
                 limit,
                 Optional.empty());
     }

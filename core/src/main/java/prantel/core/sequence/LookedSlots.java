@@ -41,13 +41,9 @@ final class LookedSlots {
 
     private Slot slot(String id, TestKind test, String quantity, String where, String what, Saying well) {
         return new Slot.Measured(
-                new SlotId(id),
-                test,
-                quantity,
-                Spot.at(where),
+                new Slot.Heading(new SlotId(id), test, quantity, Spot.at(where), Unit.WORDS),
                 new Measurement.Looked(well),
                 setUps.looked(what),
-                Unit.WORDS,
                 Optional.empty(),
                 Optional.empty());
     }

@@ -76,16 +76,18 @@ final class OriginSlots {
                 String name =
                         all.get(i).letter() + "–" + (toEarth ? "E" : all.get(j).letter());
                 slots.add(new Slot.Measured(
-                        new SlotId(id + "/" + name.toLowerCase(Locale.ROOT).replace('–', '-')),
-                        step,
-                        name,
-                        Spot.at(where),
+                        new Slot.Heading(
+                                new SlotId(
+                                        id + "/" + name.toLowerCase(Locale.ROOT).replace('–', '-')),
+                                step,
+                                name,
+                                Spot.at(where),
+                                Unit.VOLT),
                         new Measurement.TwoProbe(
                                 Function.VOLTAGE,
                                 terminal.apply(all.get(i)),
                                 toEarth ? earth : terminal.apply(all.get(j))),
                         setUp,
-                        Unit.VOLT,
                         judged
                                 ? Optional.of(
                                         SupplyLimits.voltage(all.get(i) == NEUTRAL, toEarth || all.get(j) == NEUTRAL))
@@ -145,10 +147,12 @@ final class OriginSlots {
             SlotId slotId = new SlotId(lines.size() == 1 ? id : id + "/" + line.id());
             ids.add(slotId);
             slots.add(new Slot.Measured(
-                    slotId,
-                    TestKind.ZE,
-                    quantity,
-                    Spot.at(board.label() + (lines.size() == 1 ? "" : ", " + line.letter())),
+                    new Slot.Heading(
+                            slotId,
+                            TestKind.ZE,
+                            quantity,
+                            Spot.at(board.label() + (lines.size() == 1 ? "" : ", " + line.letter())),
+                            Unit.OHM),
                     new Measurement.TwoProbe(
                             function,
                             Places.incoming(rig, board.id(), line),
@@ -157,19 +161,19 @@ final class OriginSlots {
                                     ? Optional.of(Places.incoming(rig, board.id(), NEUTRAL))
                                     : Optional.empty()),
                     setUp,
-                    Unit.OHM,
                     lines.size() == 1 ? limit : Optional.empty(),
                     Optional.empty()));
         }
         if (lines.size() > 1) {
             slots.add(new Slot.Composed(
-                    new SlotId(id),
-                    TestKind.ZE,
-                    quantity,
-                    Spot.at(board.label() + ", for the record"),
+                    new Slot.Heading(
+                            new SlotId(id),
+                            TestKind.ZE,
+                            quantity,
+                            Spot.at(board.label() + ", for the record"),
+                            Unit.OHM),
                     Slot.Rule.HIGHEST,
                     ids,
-                    Unit.OHM,
                     limit));
         }
     }
@@ -217,13 +221,10 @@ final class OriginSlots {
             }
         }
         slots.add(new Slot.Composed(
-                new SlotId(id),
-                TestKind.IPF,
-                "Ipf",
-                Spot.at(board.label() + ", for the record"),
+                new Slot.Heading(
+                        new SlotId(id), TestKind.IPF, "Ipf", Spot.at(board.label() + ", for the record"), Unit.KILOAMP),
                 lines.size() == 3 && !measured ? Slot.Rule.TWICE_HIGHEST : Slot.Rule.HIGHEST,
                 measured ? concat(single, between) : single,
-                Unit.KILOAMP,
                 breakingCapacity(board)));
     }
 
@@ -244,16 +245,17 @@ final class OriginSlots {
             Terminal earth) {
         SlotId slotId = new SlotId(id);
         slots.add(new Slot.Measured(
-                slotId,
-                TestKind.IPF,
-                quantity,
-                Spot.at(board.label() + ", " + from.letter() + "–" + to.letter()),
+                new Slot.Heading(
+                        slotId,
+                        TestKind.IPF,
+                        quantity,
+                        Spot.at(board.label() + ", " + from.letter() + "–" + to.letter()),
+                        Unit.KILOAMP),
                 new Measurement.TwoProbe(
                         Function.FAULT_CURRENT,
                         Places.incoming(rig, board.id(), from),
                         to == Conductor.CPC ? earth : Places.incoming(rig, board.id(), to)),
                 setUp,
-                Unit.KILOAMP,
                 Optional.empty(),
                 Optional.empty()));
         return slotId;

@@ -46,16 +46,17 @@ final class PointPolaritySlots {
     private Slot slot(Circuit circuit, Point point, Conductor a, Conductor b) {
         String name = a.letter() + "–" + b.letter();
         return new Slot.Measured(
-                new SlotId(SlotIds.of(circuit.id()) + "/volts/" + point.id() + "/" + a.id() + "-" + b.id()),
-                TestKind.POINT_POLARITY,
-                name,
-                Spot.of(circuit, point),
+                new Slot.Heading(
+                        new SlotId(SlotIds.of(circuit.id()) + "/volts/" + point.id() + "/" + a.id() + "-" + b.id()),
+                        TestKind.POINT_POLARITY,
+                        name,
+                        Spot.of(circuit, point),
+                        Unit.VOLT),
                 new Measurement.TwoProbe(
                         Function.VOLTAGE,
                         Places.front(circuit.id(), point.id(), a),
                         Places.front(circuit.id(), point.id(), b)),
                 setUp,
-                Unit.VOLT,
                 Optional.of(SupplyLimits.voltage(a == Conductor.NEUTRAL, true)),
                 Optional.empty());
     }

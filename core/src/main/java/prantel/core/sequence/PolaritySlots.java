@@ -111,13 +111,14 @@ final class PolaritySlots {
     private static Slot slot(
             Circuit circuit, String id, String quantity, Spot spot, SetUp setUp, Terminal a, Terminal b) {
         return new Slot.Measured(
-                new SlotId(SlotIds.of(circuit.id()) + "/polarity/" + id),
-                TestKind.POLARITY,
-                quantity,
-                spot,
+                new Slot.Heading(
+                        new SlotId(SlotIds.of(circuit.id()) + "/polarity/" + id),
+                        TestKind.POLARITY,
+                        quantity,
+                        spot,
+                        Unit.OHM),
                 new Measurement.TwoProbe(Function.CONTINUITY, a, b),
                 setUp,
-                Unit.OHM,
                 Optional.empty(),
                 Optional.empty());
     }

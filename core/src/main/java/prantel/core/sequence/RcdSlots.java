@@ -119,13 +119,14 @@ final class RcdSlots {
         }
         if (multiple >= 1) {
             slots.add(new Slot.Composed(
-                    new SlotId(placed.id() + "/" + name),
-                    TestKind.RCD,
-                    quantity,
-                    Spot.at(placed.label() + ", for the record"),
+                    new Slot.Heading(
+                            new SlotId(placed.id() + "/" + name),
+                            TestKind.RCD,
+                            quantity,
+                            Spot.at(placed.label() + ", for the record"),
+                            Unit.MILLISECOND),
                     Slot.Rule.SLOWER,
                     ids,
-                    Unit.MILLISECOND,
                     RcdTimes.window(placed.device().delayed(), multiple)
                             .map(w -> w.leastMillis() > 0
                                     ? Limit.within(w.leastMillis(), w.mostMillis(), "IEC 61008-1 Table 1")
@@ -136,13 +137,9 @@ final class RcdSlots {
     private Slot slot(
             String id, String quantity, String where, Measurement measurement, Unit unit, Optional<Limit> limit) {
         return new Slot.Measured(
-                new SlotId(id),
-                TestKind.RCD,
-                quantity,
-                Spot.at(where),
+                new Slot.Heading(new SlotId(id), TestKind.RCD, quantity, Spot.at(where), unit),
                 measurement,
                 setUp,
-                unit,
                 limit,
                 Optional.empty());
     }

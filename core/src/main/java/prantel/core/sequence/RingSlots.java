@@ -77,13 +77,14 @@ final class RingSlots {
 
     private static Slot spread(Ring ring, String id, String quantity, String where, List<String> of) {
         return new Slot.Composed(
-                new SlotId(SlotIds.of(ring.id()) + "/ring-even/" + id),
-                TestKind.RING_EVENNESS,
-                quantity,
-                Spot.of(ring, where),
+                new Slot.Heading(
+                        new SlotId(SlotIds.of(ring.id()) + "/ring-even/" + id),
+                        TestKind.RING_EVENNESS,
+                        quantity,
+                        Spot.of(ring, where),
+                        Unit.OHM),
                 Slot.Rule.SPREAD,
                 of.stream().map(SlotId::new).toList(),
-                Unit.OHM,
                 Optional.of(Limit.atMost(EVEN_OHMS, "substantially the same: common practice, no source", "")));
     }
 
@@ -96,16 +97,17 @@ final class RingSlots {
             };
             double ohms = ring.openLoopOhms(conductor);
             slots.add(new Slot.Measured(
-                    new SlotId(SlotIds.of(ring.id()) + "/ring/" + name),
-                    TestKind.RING,
-                    name,
-                    Spot.of(ring, ring.label() + ", " + conductor.word() + " end to end"),
+                    new Slot.Heading(
+                            new SlotId(SlotIds.of(ring.id()) + "/ring/" + name),
+                            TestKind.RING,
+                            name,
+                            Spot.of(ring, ring.label() + ", " + conductor.word() + " end to end"),
+                            Unit.OHM),
                     new Measurement.TwoProbe(
                             Function.CONTINUITY,
                             Places.cableAtBoard(ring.id(), conductor),
                             Places.secondCableAtBoard(ring.id(), conductor)),
                     setUps.ringOpened(ring),
-                    Unit.OHM,
                     Optional.empty(),
                     Optional.of(new ByHand(
                             CircuitLimits.text(
@@ -122,16 +124,17 @@ final class RingSlots {
         List<Slot> made = new ArrayList<>();
         for (Point point : ring.points()) {
             made.add(new Slot.Measured(
-                    new SlotId(SlotIds.of(ring.id()) + "/ring/" + id + "/" + point.id()),
-                    TestKind.RING,
-                    quantity,
-                    Spot.of(ring, point),
+                    new Slot.Heading(
+                            new SlotId(SlotIds.of(ring.id()) + "/ring/" + id + "/" + point.id()),
+                            TestKind.RING,
+                            quantity,
+                            Spot.of(ring, point),
+                            Unit.OHM),
                     new Measurement.TwoProbe(
                             Function.CONTINUITY,
                             Places.front(ring.id(), point.id(), LINE),
                             Places.front(ring.id(), point.id(), with)),
                     setUp,
-                    Unit.OHM,
                     Optional.empty(),
                     Optional.of(byHand(ring, with, point))));
         }

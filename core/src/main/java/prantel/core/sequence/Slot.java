@@ -12,16 +12,28 @@ import prantel.core.scheme.TestKind;
 
 /** One box to be filled on the candidate's sheet. */
 public sealed interface Slot {
-    SlotId id();
+    Heading heading();
 
-    TestKind step();
+    default SlotId id() {
+        return heading().id();
+    }
+
+    default TestKind step() {
+        return heading().step();
+    }
 
     /** "R1+R2", "R2", "L–E". */
-    String quantity();
+    default String quantity() {
+        return heading().quantity();
+    }
 
-    Spot spot();
+    default Spot spot() {
+        return heading().spot();
+    }
 
-    Unit boxUnit();
+    default Unit boxUnit() {
+        return heading().boxUnit();
+    }
 
     /** What the box is judged against; empty for a box that is only written down. */
     Optional<Limit> limit();
@@ -51,21 +63,16 @@ public sealed interface Slot {
         return quantity() + ", " + place(rig);
     }
 
+    /** What stands at the head of a box. @param quantity "R1+R2", "R2", "L–E" */
+    record Heading(SlotId id, TestKind step, String quantity, Spot spot, Unit boxUnit) {}
+
     /**
      * A reading that is taken.
      *
      * @param byHand what it is expected to be by the trade's arithmetic, where there is a rule
      */
     record Measured(
-            SlotId id,
-            TestKind step,
-            String quantity,
-            Spot spot,
-            Measurement measurement,
-            SetUp setUp,
-            Unit boxUnit,
-            Optional<Limit> limit,
-            Optional<ByHand> byHand)
+            Heading heading, Measurement measurement, SetUp setUp, Optional<Limit> limit, Optional<ByHand> byHand)
             implements Slot {
         public Function function() {
             return measurement.function();
@@ -73,33 +80,24 @@ public sealed interface Slot {
 
         @Override
         public Measured with(Optional<Limit> other) {
-            return new Measured(id, step, quantity, spot, measurement, setUp, boxUnit, other, byHand);
+            return new Measured(heading, measurement, setUp, other, byHand);
         }
 
         /** The same box with the probes elsewhere. */
         public Measured with(Measurement other) {
-            return new Measured(id, step, quantity, spot, other, setUp, boxUnit, limit, byHand);
+            return new Measured(heading, other, setUp, limit, byHand);
         }
     }
 
     /** A box whose value is chosen or worked out from others. */
-    record Composed(
-            SlotId id,
-            TestKind step,
-            String quantity,
-            Spot spot,
-            Rule rule,
-            List<SlotId> of,
-            Unit boxUnit,
-            Optional<Limit> limit)
-            implements Slot {
+    record Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit) implements Slot {
         public Composed {
             of = List.copyOf(of);
         }
 
         @Override
         public Composed with(Optional<Limit> other) {
-            return new Composed(id, step, quantity, spot, rule, of, boxUnit, other);
+            return new Composed(heading, rule, of, other);
         }
     }
 

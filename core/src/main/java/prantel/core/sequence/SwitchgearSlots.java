@@ -87,13 +87,9 @@ final class SwitchgearSlots {
 
     private Slot slot(String id, String quantity, Spot spot, Measurement measurement) {
         return new Slot.Measured(
-                new SlotId(id),
-                TestKind.SWITCHGEAR,
-                quantity,
-                spot,
+                new Slot.Heading(new SlotId(id), TestKind.SWITCHGEAR, quantity, spot, Unit.WORDS),
                 measurement,
                 setUp,
-                Unit.WORDS,
                 Optional.empty(),
                 Optional.empty());
     }

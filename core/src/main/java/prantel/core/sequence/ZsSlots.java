@@ -52,11 +52,15 @@ final class ZsSlots {
         for (Point point : points(circuit)) {
             for (Conductor line : lines(circuit)) {
                 readings.add(new Slot.Measured(
-                        new SlotId(SlotIds.of(circuit.id()) + "/zs/" + point.id()
-                                + (circuit.isThreePhase() ? "-" + line.id() : "")),
-                        TestKind.ZS,
-                        "Zs",
-                        circuit.isThreePhase() ? Spot.of(circuit, point, line.letter()) : Spot.of(circuit, point),
+                        new Slot.Heading(
+                                new SlotId(SlotIds.of(circuit.id()) + "/zs/" + point.id()
+                                        + (circuit.isThreePhase() ? "-" + line.id() : "")),
+                                TestKind.ZS,
+                                "Zs",
+                                circuit.isThreePhase()
+                                        ? Spot.of(circuit, point, line.letter())
+                                        : Spot.of(circuit, point),
+                                Unit.OHM),
                         new Measurement.TwoProbe(
                                 function,
                                 Places.front(circuit.id(), point.id(), line),
@@ -65,7 +69,6 @@ final class ZsSlots {
                                         ? Optional.of(Places.front(circuit.id(), point.id(), Conductor.NEUTRAL))
                                         : Optional.empty()),
                         setUp,
-                        Unit.OHM,
                         Optional.empty(),
                         Optional.empty()));
             }
@@ -83,16 +86,17 @@ final class ZsSlots {
         }
         boolean origin = circuit.way().board().equals(rig.origin().id());
         slots.add(new Slot.Composed(
-                new SlotId(SlotIds.of(circuit.id()) + "/zs-calculated"),
-                TestKind.ZS,
-                "Zs",
-                Spot.of(circuit, circuit.label() + ", by calculation"),
+                new Slot.Heading(
+                        new SlotId(SlotIds.of(circuit.id()) + "/zs-calculated"),
+                        TestKind.ZS,
+                        "Zs",
+                        Spot.of(circuit, circuit.label() + ", by calculation"),
+                        Unit.OHM),
                 Slot.Rule.SUM,
                 List.of(
                         new SlotId(
                                 origin ? "origin/ze" : SlotIds.of(circuit.way().board()) + "/zdb"),
                         new SlotId(SlotIds.of(circuit.id()) + "/r1r2")),
-                Unit.OHM,
                 Optional.of(limits.zs(circuit))));
     }
 

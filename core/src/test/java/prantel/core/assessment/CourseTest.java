@@ -279,11 +279,9 @@ class CourseTest {
         Map<prantel.core.sequence.SlotId, String> readings = new java.util.HashMap<>();
         key.expectations().forEach(e -> readings.put(e.slot().id(), "77"));
         return new CandidateRecord(
-                readings,
-                Map.of(),
+                new CandidateRecord.Sheet(readings, Map.of(), Map.of()),
                 List.of(),
                 java.util.Set.of(),
-                Map.of(),
                 Watched.NOTHING,
                 spared,
                 prantel.core.inference.Beside.NOTHING);

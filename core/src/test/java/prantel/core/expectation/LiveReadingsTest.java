@@ -189,10 +189,7 @@ class LiveReadingsTest {
         Bench bench = new Bench(rig, FaultSet.NONE, Variation.NONE);
         double healthy = bench.quantities(slot).getFirst();
         Slot.Measured robbed = new Slot.Measured(
-                slot.id(),
-                slot.step(),
-                slot.quantity(),
-                slot.spot(),
+                new Slot.Heading(slot.id(), slot.step(), slot.quantity(), slot.spot(), slot.boxUnit()),
                 slot.measurement(),
                 new SetUp(List.of(new Action.Link(
                         "neutral and CPC touching",
@@ -200,7 +197,6 @@ class LiveReadingsTest {
                                 Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.NEUTRAL),
                                 Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.CPC),
                                 0.01))))),
-                slot.boxUnit(),
                 slot.limit(),
                 slot.byHand());
         assertThat(healthy).isCloseTo(30, within(0.2));

@@ -40,13 +40,14 @@ class UnmovedTest {
     private Seen seen(Function function) {
         return Seen.dead(
                 new Slot.Measured(
-                        new SlotId("a/" + function),
-                        TestKind.INSULATION,
-                        "L–N",
-                        new Spot(Optional.empty(), Optional.empty(), "at the board", Spot.NO_DISTANCE),
+                        new Slot.Heading(
+                                new SlotId("a/" + function),
+                                TestKind.INSULATION,
+                                "L–N",
+                                new Spot(Optional.empty(), Optional.empty(), "at the board", Spot.NO_DISTANCE),
+                                Unit.MEGOHM),
                         new Measurement.TwoProbe(function, LINE, NEUTRAL),
                         new SetUp(List.of()),
-                        Unit.MEGOHM,
                         Optional.empty(),
                         Optional.empty()),
                 rig);

@@ -16,11 +16,8 @@ class FaultBoxTest {
     private static Rig with(Relay... relays) {
         Rig rig = Rigs.fiveSockets();
         return new Rig(
-                rig.id(),
-                rig.name(),
-                rig.comments(),
-                rig.supply(),
-                rig.earthing(),
+                new Rig.Nameplate(rig.id(), rig.name(), rig.comments()),
+                new Rig.Intake(rig.supply(), rig.earthing()),
                 rig.workmanship(),
                 rig.boards(),
                 rig.circuits(),

@@ -17,7 +17,8 @@ class AskingTest {
     }
 
     private static Question question(String id, String... tells) {
-        return new Question(id, id, List.of("a point"), 1, 1, Question.Asked.DRAWN, "", Set.of(tells));
+        return new Question(
+                id, new Question.Wording(id, List.of("a point"), ""), 1, 1, Question.Asked.DRAWN, Set.of(tells));
     }
 
     private static final Question LEADS = question("leads", "leads-not-nulled");

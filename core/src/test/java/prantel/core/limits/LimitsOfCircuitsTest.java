@@ -119,14 +119,12 @@ class LimitsOfCircuitsTest {
                 List.of(new SupplementaryBond(
                         new BondId("shower-room"), "shower room", Rigs.SOCKETS, Rigs.socket(5), Rigs.WATER, 4, 3)));
         Rig rig = new Rig(
-                "test-rig",
-                "Test rig",
-                "",
-                plain.supply(),
-                earthing,
+                new Rig.Nameplate("test-rig", "Test rig", ""),
+                new Rig.Intake(plain.supply(), earthing),
                 plain.workmanship(),
                 plain.boards(),
-                plain.circuits());
+                plain.circuits(),
+                List.of());
         Limit limit = at(rig, "supplementary-bond/shower-room").slot().limit().orElseThrow();
         assertThat(limit.end()).isCloseTo(0.5, within(1e-9));
     }

@@ -48,12 +48,10 @@ class CriteriaTest {
                     new Observation("said", "Said aloud", Severity.COUNTS, 2, List.of())),
             List.of(new Question(
                     "why",
-                    "Why twice?",
-                    List.of("may fail", "proves nothing", "source"),
+                    new Question.Wording("Why twice?", List.of("may fail", "proves nothing", "source"), ""),
                     2,
                     1,
                     Question.Asked.OF_EVERYBODY,
-                    "",
                     Set.of())));
     private static final Step BONDS =
             new Step("bonds", "Bonds", Step.Stage.DEAD, List.of(TestKind.BONDING), List.of(), List.of());

@@ -21,10 +21,7 @@ class OutcomeTest {
 
     private static Mark mark(Part part, Severity severity, Award award) {
         return new Mark(
-                part.id() + "/" + severity,
-                new Mark.Of("c", "c", part),
-                part.title(),
-                "of " + part.id(),
+                new Mark.Item(part.id() + "/" + severity, new Mark.Of("c", "c", part), part.title(), "of " + part.id()),
                 new Mark.Worth(1, severity),
                 award,
                 new Evidence.SeenRight(),

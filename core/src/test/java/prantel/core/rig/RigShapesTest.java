@@ -139,14 +139,13 @@ class RigShapesTest {
         SupplementaryBond bond = new SupplementaryBond(
                 new BondId("extra"), "extra", Rigs.SOCKETS, new PointId("nowhere"), Rigs.WATER, 4, 3);
         assertThatThrownBy(() -> new Rig(
-                        "r",
-                        "R",
-                        "",
-                        rig.supply(),
-                        new MainEarthing(rig.earthing().conductor(), rig.bonds(), List.of(bond)),
+                        new Rig.Nameplate("r", "R", ""),
+                        new Rig.Intake(
+                                rig.supply(), new MainEarthing(rig.earthing().conductor(), rig.bonds(), List.of(bond))),
                         rig.workmanship(),
                         rig.boards(),
-                        rig.circuits()))
+                        rig.circuits(),
+                        List.of()))
                 .hasMessageContaining("supplementaryBonds/0/point");
     }
 

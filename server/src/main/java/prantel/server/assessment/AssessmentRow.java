@@ -17,6 +17,23 @@ public record AssessmentRow(
         int schemeVersion,
         int engineVersion,
         OffsetDateTime preparedAt) {
+    static AssessmentRow of(Pinned fixed) {
+        Pinned.Versions versions = fixed.versions();
+        return new AssessmentRow(
+                fixed.assessmentId(),
+                fixed.bayId(),
+                fixed.candidateId(),
+                fixed.assessorId(),
+                versions.rig().id(),
+                versions.rig().version(),
+                versions.tester().id(),
+                versions.tester().version(),
+                versions.scheme().id(),
+                versions.scheme().version(),
+                versions.engine(),
+                fixed.preparedAt());
+    }
+
     Pinned pinned() {
         return new Pinned(
                 assessmentId,

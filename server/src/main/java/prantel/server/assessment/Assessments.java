@@ -26,21 +26,15 @@ import org.springframework.transaction.support.TransactionTemplate;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Chain;
+import prantel.core.assessment.Pinned;
 import prantel.core.assessment.Rules;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
 import prantel.core.scheme.Scheme;
 import prantel.formats.RecordFile;
-import prantel.server.account.Account;
-import prantel.server.account.Accounts;
-import prantel.server.account.Role;
 import prantel.server.changes.Changes;
 import prantel.server.web.Refusal;
-import prantel.server.workshop.Bay;
-import prantel.server.workshop.DocumentRef;
-import prantel.server.workshop.Schemes;
-import prantel.server.workshop.Workshop;
 
 /**
  * Assessments and their events: the only door to both. States are held in a bounded store and moved on by each event;
@@ -56,10 +50,8 @@ public class Assessments implements SmartLifecycle {
 
     private final AssessmentMapper mapper;
     private final StandingMapper standings;
-    private final Workshop workshop;
-    private final Accounts accounts;
     private final EventJson json;
-    private final Schemes schemes;
+    private final Preparation preparation;
     private final Changes changes;
     private final Clock clock;
     private final TransactionTemplate transactions;
@@ -70,19 +62,15 @@ public class Assessments implements SmartLifecycle {
     Assessments(
             AssessmentMapper mapper,
             StandingMapper standings,
-            Workshop workshop,
-            Accounts accounts,
             EventJson json,
-            Schemes schemes,
+            Preparation preparation,
             Changes changes,
             TransactionTemplate transactions,
             Clock clock) {
         this.mapper = mapper;
         this.standings = standings;
-        this.workshop = workshop;
-        this.accounts = accounts;
         this.json = json;
-        this.schemes = schemes;
+        this.preparation = preparation;
         this.changes = changes;
         this.transactions = transactions;
         this.clock = clock;
@@ -117,19 +105,11 @@ public class Assessments implements SmartLifecycle {
             transactions.executeWithoutResult(t -> {
                 Assessment assessment = get(id);
                 StandingRow row = StandingRow.of(assessment);
-                boolean bayTaken = row.bayId() != null && standings.inBay(row.bayId()) != null;
-                boolean liveTwice = row.liveWith() != null && standings.liveBayOf(row.liveWith()) != null;
-                standings.insert(new StandingRow(
-                        row.assessmentId(),
-                        row.seq(),
-                        bayTaken ? null : row.bayId(),
-                        liveTwice ? null : row.liveWith(),
-                        row.marked(),
-                        row.cleared(),
-                        row.verdict(),
-                        row.overridden(),
-                        row.decidedAt(),
-                        row.fromLibrary()));
+                String bay = row.held().bayId();
+                String live = row.held().liveWith();
+                boolean bayTaken = bay != null && standings.inBay(bay) != null;
+                boolean liveTwice = live != null && standings.liveBayOf(live) != null;
+                standings.insert(row.holding(bayTaken ? null : bay, liveTwice ? null : live));
                 if (bayTaken || liveTwice) {
                     LOG.warn("Assessment {} stands beside another in the same bay or live with the same assessor", id);
                 }
@@ -371,36 +351,13 @@ public class Assessments implements SmartLifecycle {
     @Transactional
     public Assessment prepare(
             String id, String bayId, String candidateId, String testerId, Scheme pinned, String assessorId) {
-        Bay bay = workshop.bay(bayId);
         mapper.lockBay(bayId);
         if (standings.inBay(bayId) != null) {
             throw Refusal.conflict("bay-taken", "somebody is in this bay; clear it first");
         }
-        Account candidate = accounts.get(candidateId);
-        Check.that(
-                candidate.has(Role.CANDIDATE) && candidate.isActive(),
-                "not-a-candidate",
-                "candidate",
-                candidate.name(),
-                "choose a candidate");
-        DocumentRef tester = workshop.latestTester(testerId);
-        workshop.mustBeInDate(tester);
-        DocumentRef scheme = schemes.pin(pinned, assessorId);
-        AssessmentRow row = new AssessmentRow(
-                id,
-                bayId,
-                candidateId,
-                assessorId,
-                bay.rigId(),
-                bay.rigVersion(),
-                tester.id(),
-                tester.version(),
-                scheme.id(),
-                scheme.version(),
-                MarkedSheet.ENGINE_VERSION,
-                now());
-        mapper.insert(row);
-        Assessment prepared = Assessment.replay(row.pinned(), List.of());
+        Pinned fixed = preparation.pin(id, bayId, candidateId, testerId, pinned, assessorId, now());
+        mapper.insert(AssessmentRow.of(fixed));
+        Assessment prepared = Assessment.replay(fixed, List.of());
         standings.insert(StandingRow.of(prepared));
         keepAfterCommit(prepared);
         return prepared;

@@ -251,11 +251,9 @@ public class Keys {
         Map<SlotId, String> expected = new LinkedHashMap<>();
         assessment.expected().forEach((slot, entry) -> expected.put(new SlotId(slot), entry.value()));
         return new CandidateRecord(
-                readings,
-                judgements,
+                new CandidateRecord.Sheet(readings, judgements, expected),
                 reports(assessment),
                 assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
-                expected,
                 WatchedOf.of(assessment, scheme(assessment), sheet(assessment)),
                 SparedBoxes.of(assessment, scheme(assessment), sheet(assessment)),
                 beside(assessment));

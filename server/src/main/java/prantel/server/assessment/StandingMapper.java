@@ -16,13 +16,13 @@ interface StandingMapper {
     @Insert("""
         insert into assessment_standing (assessment_id, seq, bay_id, live_with, marked, cleared, verdict, overridden,
             decided_at, from_library)
-        values (#{assessmentId}, #{seq}, #{bayId}, #{liveWith}, #{marked}, #{cleared}, #{verdict}, #{overridden},
-            #{decidedAt}, #{fromLibrary})""")
+        values (#{assessmentId}, #{seq}, #{held.bayId}, #{held.liveWith}, #{end.marked}, #{cleared}, #{end.verdict}, #{end.overridden},
+            #{end.decidedAt}, #{fromLibrary})""")
     void insert(StandingRow row);
 
     @Update("""
-        update assessment_standing set seq = #{seq}, bay_id = #{bayId}, live_with = #{liveWith}, marked = #{marked},
-            cleared = #{cleared}, verdict = #{verdict}, overridden = #{overridden}, decided_at = #{decidedAt},
+        update assessment_standing set seq = #{seq}, bay_id = #{held.bayId}, live_with = #{held.liveWith}, marked = #{end.marked},
+            cleared = #{cleared}, verdict = #{end.verdict}, overridden = #{end.overridden}, decided_at = #{end.decidedAt},
             from_library = #{fromLibrary}
         where assessment_id = #{assessmentId}""")
     void update(StandingRow row);

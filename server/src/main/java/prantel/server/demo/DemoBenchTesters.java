@@ -2,8 +2,8 @@ package prantel.server.demo;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import prantel.devices.SimulatedBenchTester;
@@ -14,7 +14,7 @@ import prantel.server.workshop.Workshop;
 /** A simulated bench tester in each bay of the demo, on a free port of this machine. */
 @Component
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
-class DemoBenchTesters implements DisposableBean {
+class DemoBenchTesters implements SmartLifecycle {
     private final Workshop workshop;
     private final BenchWorld world;
     private final Map<String, SimulatedBenchTester> testers = new ConcurrentHashMap<>();
@@ -26,7 +26,8 @@ class DemoBenchTesters implements DisposableBean {
     }
 
     /** Ports of last time may be taken by now: every start gives each bay's tester a new address. */
-    synchronized void start() {
+    @Override
+    public synchronized void start() {
         running = true;
         forNewBays();
     }
@@ -50,8 +51,20 @@ class DemoBenchTesters implements DisposableBean {
     }
 
     @Override
-    public synchronized void destroy() {
+    public synchronized void stop() {
         running = false;
         testers.values().forEach(SimulatedBenchTester::close);
+        testers.clear();
+    }
+
+    @Override
+    public synchronized boolean isRunning() {
+        return running;
+    }
+
+    /** After the workshop has its bays. */
+    @Override
+    public int getPhase() {
+        return 1;
     }
 }

@@ -30,8 +30,6 @@ class DemoData implements SmartLifecycle {
     private final DemoPast past;
     private final DemoToday today;
     private final DemoClock clock;
-    private final DemoFaultBoxes boxes;
-    private final DemoBenchTesters testers;
     private final Filled filled;
     private boolean running;
 
@@ -41,16 +39,12 @@ class DemoData implements SmartLifecycle {
             DemoPast past,
             DemoToday today,
             DemoClock clock,
-            DemoFaultBoxes boxes,
-            DemoBenchTesters testers,
             @Value("${prantel.demo.filled:all}") Filled filled) {
         this.accounts = accounts;
         this.workshop = workshop;
         this.past = past;
         this.today = today;
         this.clock = clock;
-        this.boxes = boxes;
-        this.testers = testers;
         this.filled = filled;
     }
 
@@ -62,15 +56,13 @@ class DemoData implements SmartLifecycle {
 
     @Override
     public void start() {
-        if (accounts.all().isEmpty()) {
+        if (filled != Filled.DEVICES && accounts.all().isEmpty()) {
             try {
                 fill();
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
         }
-        boxes.start();
-        testers.start();
         running = true;
     }
 
@@ -86,6 +78,8 @@ class DemoData implements SmartLifecycle {
 
     /** How much there is in it: tests begin with less. */
     enum Filled {
+        /** Only its simulated devices: people and rigs are somebody else's. */
+        DEVICES,
         /** People, instruments, rigs in their bays. */
         WORKSHOP,
         /** And what stands in it today. */

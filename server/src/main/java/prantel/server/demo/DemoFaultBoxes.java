@@ -6,8 +6,8 @@ import java.net.ServerSocket;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import prantel.devices.SimulatedFaultBox;
 import prantel.server.workshop.Bay;
@@ -16,16 +16,19 @@ import prantel.server.workshop.Workshop;
 /** A simulated fault box for each bay of the demo, on a free port of this machine. */
 @Component
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
-public class DemoFaultBoxes implements DisposableBean {
+public class DemoFaultBoxes implements SmartLifecycle {
     private final Workshop workshop;
     private final Map<String, SimulatedFaultBox> boxes = new ConcurrentHashMap<>();
+    private boolean running;
 
     DemoFaultBoxes(Workshop workshop) {
         this.workshop = workshop;
     }
 
     /** Ports of last time may be taken by now: every start gives each bay's box a new address. */
-    void start() {
+    @Override
+    public void start() {
+        running = true;
         for (Bay bay : workshop.bays()) {
             int port = freePort();
             SimulatedFaultBox box = new SimulatedFaultBox(port, SimulatedFaultBox.USUAL_RELAYS);
@@ -50,7 +53,20 @@ public class DemoFaultBoxes implements DisposableBean {
     }
 
     @Override
-    public void destroy() {
+    public void stop() {
+        running = false;
         boxes.values().forEach(SimulatedFaultBox::close);
+        boxes.clear();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    /** After the workshop has its bays. */
+    @Override
+    public int getPhase() {
+        return 1;
     }
 }

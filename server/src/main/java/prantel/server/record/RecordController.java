@@ -95,7 +95,7 @@ class RecordController {
                         r.slot(),
                         r.quantity(),
                         r.where(),
-                        r.written(),
+                        r.text().written(),
                         r.judged(),
                         "",
                         "",
@@ -105,8 +105,8 @@ class RecordController {
                         "",
                         "",
                         "",
-                        r.by(),
-                        r.at());
+                        r.text().by(),
+                        r.text().at());
             }
             for (RecordView.MarkedLine m : record.content().marks()) {
                 row(

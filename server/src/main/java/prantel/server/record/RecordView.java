@@ -51,16 +51,15 @@ public record RecordView(
 
     public record DeedLine(OffsetDateTime at, String by, String words) {}
 
-    /** @param before what stood there until it was changed, oldest first */
     public record KeptReading(
             String slot,
             String quantity,
             String where,
-            String written,
-            String judged,
-            List<String> before,
-            OffsetDateTime at,
-            String by) {}
+            @JsonUnwrapped KeptText text,
+            String judged) {}
+
+    /** @param before what stood there until it was changed, oldest first */
+    public record KeptText(String written, List<String> before, OffsetDateTime at, String by) {}
 
     public record MarkedLine(
             @JsonUnwrapped MarkedWhat of,

@@ -24,6 +24,7 @@ import prantel.server.assessment.Keys;
 import prantel.server.marking.Decided;
 import prantel.server.record.RecordView.DeedLine;
 import prantel.server.record.RecordView.KeptReading;
+import prantel.server.record.RecordView.KeptText;
 import prantel.server.record.RecordView.MarkedLine;
 import prantel.server.record.RecordView.RecordFact;
 import prantel.server.record.RecordView.Signature;
@@ -119,34 +120,26 @@ class Records {
         return at.toString().substring(0, 16).replace('T', ' ');
     }
 
-    private record Written(String text, OffsetDateTime at, String by, List<String> before) {}
-
     private List<KeptReading> readings(Assessment a, List<Assessment.Recorded> events) {
-        Map<String, Written> written = new HashMap<>();
+        Map<String, KeptText> written = new HashMap<>();
         for (Assessment.Recorded e : events) {
             if (e.event() instanceof AssessmentEvent.ReadingWritten reading) {
                 List<String> before = new ArrayList<>();
-                Written was = written.get(reading.slot());
+                KeptText was = written.get(reading.slot());
                 if (was != null) {
                     before.addAll(was.before());
-                    before.add(was.text().isBlank() ? "(empty)" : was.text());
+                    before.add(was.written().isBlank() ? "(empty)" : was.written());
                 }
-                written.put(reading.slot(), new Written(reading.text(), e.at(), e.by(), List.copyOf(before)));
+                written.put(
+                        reading.slot(),
+                        new KeptText(reading.text(), List.copyOf(before), e.at(), accounts.nameOf(e.by())));
             }
         }
         List<KeptReading> lines = new ArrayList<>();
         for (Slot slot : keys.sheet(a)) {
-            Written w = written.get(slot.id().value());
+            KeptText w = written.get(slot.id().value());
             if (w != null) {
-                lines.add(new KeptReading(
-                        slot.id().value(),
-                        slot.quantity(),
-                        slot.where(),
-                        w.text(),
-                        judged(a, slot),
-                        w.before(),
-                        w.at(),
-                        accounts.nameOf(w.by())));
+                lines.add(new KeptReading(slot.id().value(), slot.quantity(), slot.where(), w, judged(a, slot)));
             }
         }
         return lines;

@@ -23,9 +23,7 @@ import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.benchtester.BenchTesters;
 import prantel.server.faultbox.BoxState;
-import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.setting.Hypotheses.HypothesisLine;
 import prantel.server.web.Refusal;
@@ -40,18 +38,15 @@ class ClearController {
     private final Assessments assessments;
     private final Keys keys;
     private final Plans plans;
-    private final FaultBoxes boxes;
+    private final BayEquipment equipment;
     private final CheckLines lines;
-    private final BenchTesters testers;
 
-    ClearController(
-            Assessments assessments, Keys keys, Plans plans, FaultBoxes boxes, CheckLines lines, BenchTesters testers) {
+    ClearController(Assessments assessments, Keys keys, Plans plans, BayEquipment equipment, CheckLines lines) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;
-        this.boxes = boxes;
+        this.equipment = equipment;
         this.lines = lines;
-        this.testers = testers;
     }
 
     record ClearView(
@@ -111,7 +106,7 @@ class ClearController {
                 Assessments.Basis.ANY,
                 who.getName(),
                 state -> {},
-                () -> boxes.command(bay, List.of())));
+                () -> equipment.command(bay, List.of())));
     }
 
     @PostMapping("/checks")
@@ -154,7 +149,7 @@ class ClearController {
                     fault.kind().isOnlySeen(),
                     assessment.done(i, Handling.OUT) != null));
         }
-        BoxState state = boxes.of(assessment.fixed().bayId()).orElse(null);
+        BoxState state = equipment.box(assessment).orElse(null);
         List<Integer> in =
                 state == null ? List.of() : state.closed().stream().sorted().toList();
         String boxSays = state == null || state.contact() ? "" : state.says();
@@ -163,7 +158,7 @@ class ClearController {
                 new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, in, boxSays),
                 new ClearProof(
                         checks,
-                        testers.isThere(assessment.fixed().bayId()),
+                        equipment.hasTester(assessment),
                         Hypotheses.of(
                                 healthy,
                                 plans.ranking(healthy, assessment.clearChecks(), key.faults(), false),

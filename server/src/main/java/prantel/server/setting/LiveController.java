@@ -35,13 +35,10 @@ import prantel.core.sequence.SlotId;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.benchtester.BenchTesters;
 import prantel.server.conduct.ConductView;
 import prantel.server.conduct.Ticks;
-import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.web.Refusal;
-import prantel.server.workshop.Workshop;
 
 /** Whether the rig may be energised: dead-only faults out and proved out, the rest found harmless by simulation. */
 @RestController
@@ -52,10 +49,8 @@ class LiveController {
     private final Assessments assessments;
     private final Keys keys;
     private final Plans plans;
-    private final FaultBoxes boxes;
+    private final BayEquipment equipment;
     private final CheckLines lines;
-    private final BenchTesters testers;
-    private final Workshop workshop;
     private final Ticks ticks;
     private final Accounts accounts;
 
@@ -63,19 +58,15 @@ class LiveController {
             Assessments assessments,
             Keys keys,
             Plans plans,
-            FaultBoxes boxes,
+            BayEquipment equipment,
             CheckLines lines,
-            BenchTesters testers,
-            Workshop workshop,
             Ticks ticks,
             Accounts accounts) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;
-        this.boxes = boxes;
+        this.equipment = equipment;
         this.lines = lines;
-        this.testers = testers;
-        this.workshop = workshop;
         this.ticks = ticks;
         this.accounts = accounts;
     }
@@ -156,7 +147,7 @@ class LiveController {
                 Assessments.Basis.ANY,
                 who.getName(),
                 state -> {},
-                () -> boxes.command(bay, relays)));
+                () -> equipment.command(bay, relays)));
     }
 
     @PostMapping("/readings")
@@ -238,7 +229,7 @@ class LiveController {
                                 .map(d -> new SetView.DangerLine(d.kind().words(), d.finding()))
                                 .toList(),
                         known.checks(),
-                        testers.isThere(assessment.fixed().bayId())),
+                        equipment.hasTester(assessment)),
                 new LiveGateView(
                         whyNot.isEmpty(),
                         whyNot,
@@ -286,11 +277,11 @@ class LiveController {
                 assessments
                         .liveBayOf(assessment.conduct().assessor())
                         .filter(bay -> !bay.equals(assessment.fixed().bayId()))
-                        .map(bay -> "Bay " + workshop.bay(bay).number()));
+                        .map(equipment::nameOf));
     }
 
     private Optional<String> box(Assessment assessment, boolean relaysWired) {
-        return boxes.of(assessment.fixed().bayId()).flatMap(b -> {
+        return equipment.box(assessment).flatMap(b -> {
             Set<Integer> wrong = new TreeSet<>(b.closed());
             wrong.addAll(assessment.relays());
             wrong.removeIf(r -> b.closed().contains(r) && assessment.relays().contains(r));
@@ -306,7 +297,8 @@ class LiveController {
     /** What the box really shows counts, whoever commanded it. */
     private FaultSet withWhatTheBoxShows(Assessment assessment, FaultSet left, FaultBox box) {
         List<Fault> there = new ArrayList<>(left.faults());
-        boxes.of(assessment.fixed().bayId())
+        equipment
+                .box(assessment)
                 .ifPresent(state -> state.closed()
                         .forEach(relay -> box.faultOf(relay)
                                 .filter(f -> there.stream().noneMatch(f::isSameBut))

@@ -27,9 +27,7 @@ import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.benchtester.BenchTesters;
 import prantel.server.faultbox.BoxState;
-import prantel.server.faultbox.FaultBoxes;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.setting.Hypotheses.HypothesisLine;
 import prantel.server.web.Refusal;
@@ -41,29 +39,26 @@ class ProofController {
     private final Assessments assessments;
     private final Keys keys;
     private final Plans plans;
-    private final FaultBoxes boxes;
+    private final BayEquipment equipment;
     private final CheckLines lines;
     private final Accounts accounts;
     private final OnTheRig onTheRig;
-    private final BenchTesters testers;
 
     ProofController(
             Assessments assessments,
             Keys keys,
             Plans plans,
-            FaultBoxes boxes,
+            BayEquipment equipment,
             CheckLines lines,
             Accounts accounts,
-            OnTheRig onTheRig,
-            BenchTesters testers) {
+            OnTheRig onTheRig) {
         this.assessments = assessments;
         this.keys = keys;
         this.plans = plans;
-        this.boxes = boxes;
+        this.equipment = equipment;
         this.lines = lines;
         this.accounts = accounts;
         this.onTheRig = onTheRig;
-        this.testers = testers;
     }
 
     record ProofView(
@@ -183,7 +178,7 @@ class ProofController {
                 Assessments.Basis.ANY,
                 who.getName(),
                 allowed,
-                () -> boxes.command(bay, relays)));
+                () -> equipment.command(bay, relays)));
     }
 
     /** The whole set goes in and out while the candidate does not work with it. */
@@ -254,7 +249,7 @@ class ProofController {
         Key key = keys.key(assessment);
         CheckPlan plan = plans.proving(key);
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
-        BoxState box = boxes.of(assessment.fixed().bayId()).orElse(null);
+        BoxState box = equipment.box(assessment).orElse(null);
         List<SetStep> steps = steps(assessment, key, box);
         String whyNot = whyNotOpen(assessment, steps, checks);
         return new ProofView(
@@ -267,7 +262,7 @@ class ProofController {
                 new ProofSetting(steps, box == null ? null : boxView(box, wanted(assessment))),
                 new ProofReadings(
                         checks,
-                        testers.isThere(assessment.fixed().bayId()),
+                        equipment.hasTester(assessment),
                         Hypotheses.of(
                                 key,
                                 plans.ranking(key, assessment.checks(), onTheRig.before(assessment), true),

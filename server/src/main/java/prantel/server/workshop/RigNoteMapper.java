@@ -33,13 +33,13 @@ interface RigNoteMapper {
         from rig_note r join bay b on b.bay_id = r.bay_id join account n on n.account_id = r.noted_by
         left join account d on d.account_id = r.done_by
         where r.rig_id = #{rigId} order by r.note_id desc limit 50""")
-    List<RigNotes.RigNote> of(String rigId);
+    List<RigNoteRow> of(String rigId);
 
     @Select("""
         select r.note_id, r.rig_id, b.number as bay, r.text, r.noted_at, n.name as noted_by, r.done, r.done_at, null as done_by
         from rig_note r join bay b on b.bay_id = r.bay_id join account n on n.account_id = r.noted_by
         where r.done_at is null order by r.note_id""")
-    List<RigNotes.RigNote> allOpen();
+    List<RigNoteRow> allOpen();
 
     @Update("""
         update rig_note set done = #{what}, done_at = #{at}, done_by = #{by} where note_id = #{id} and done_at is null""")

@@ -25,11 +25,12 @@ public class RigNotes {
             String rigId,
             int bay,
             String text,
-            OffsetDateTime notedAt,
-            String notedBy,
-            @Nullable String done,
-            @Nullable OffsetDateTime doneAt,
-            @Nullable String doneBy) {}
+            Noted noted,
+            @Nullable Done done) {}
+
+    public record Noted(OffsetDateTime at, String by) {}
+
+    public record Done(String what, OffsetDateTime at, String by) {}
 
     /** Keeps a note, unless the same is open already. @param slots the boxes, joined, in order */
     @Transactional
@@ -40,11 +41,11 @@ public class RigNotes {
     }
 
     public List<RigNote> of(String rigId) {
-        return mapper.of(rigId);
+        return mapper.of(rigId).stream().map(RigNoteRow::note).toList();
     }
 
     public List<RigNote> open() {
-        return mapper.allOpen();
+        return mapper.allOpen().stream().map(RigNoteRow::note).toList();
     }
 
     /** @return whether it was open */

@@ -10,21 +10,16 @@ import org.apache.ibatis.mapping.BoundSql;
 import org.apache.ibatis.session.SqlSessionFactory;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.test.annotation.DirtiesContext;
+import prantel.server.TestServer;
+import prantel.server.assessment.Assessments;
+import prantel.server.workshop.Schemes;
 
 /**
  * What is asked at every change, or with every box that is written, costs the same after five years as on the first day:
  * the database says of each such query how many rows it looked at.
  */
-@SpringBootTest(
-        properties = {
-            "prantel.demo=true",
-            "prantel.demo.filled=today",
-            "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1",
-        })
-@DirtiesContext(classMode = DirtiesContext.ClassMode.AFTER_CLASS)
+@TestServer
 class PolledQueriesTest {
     private static final String MAPPER = "prantel.server.assessment.";
     private static final Pattern SCANNED = Pattern.compile("scanCount: (\\d+)");
@@ -37,8 +32,15 @@ class PolledQueriesTest {
     @Autowired
     private JdbcTemplate sql;
 
+    @Autowired
+    private Assessments assessments;
+
+    @Autowired
+    private Schemes schemes;
+
     /** 3,000 sittings that are over, beside the one of today. */
     private void history() {
+        assessments.prepare("bay-1", "olga", "t1", schemes.newest("workshop"), "ada");
         sql.update("insert into assessment select 'past-' || x, bay_id, candidate_id, assessor_id, rig_id, rig_version,"
                 + " tester_id, tester_version, scheme_id, scheme_version, engine_version, dateadd('HOUR', -x, prepared_at)"
                 + " from assessment, system_range(1, 3000)");
@@ -69,11 +71,11 @@ class PolledQueriesTest {
         Map<String, Object> asked = Map.of(
                 "StandingMapper.open", "",
                 "StandingMapper.inBay", "bay-1",
-                "StandingMapper.liveBayOf", "ines",
+                "StandingMapper.liveBayOf", "ada",
                 "StandingMapper.oneClearedIn", "bay-1",
                 "StandingMapper.kept", 20,
                 "StandingMapper.lastDecision", "",
-                "StandingMapper.opinionsAskedOf", "ines",
+                "StandingMapper.opinionsAskedOf", "ada",
                 "StandingMapper.seq", "past-7",
                 "AssessmentMapper.lastSeq", "past-7",
                 "AssessmentMapper.event", "none");

@@ -1,0 +1,184 @@
+package prantel.server.floor;
+
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Stage;
+import prantel.core.assessment.StageClock;
+import prantel.core.expectation.Drift;
+import prantel.server.account.Accounts;
+import prantel.server.assessment.Assessments;
+import prantel.server.conduct.Conducts;
+import prantel.server.faultbox.FaultBoxes;
+import prantel.server.workshop.AsBuiltReadings;
+import prantel.server.workshop.Bay;
+import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Workshop;
+
+/** The bays, each at a glance. */
+@Component
+class BayViews {
+    private final Workshop workshop;
+    private final Assessments assessments;
+    private final Accounts accounts;
+    private final AsBuiltReadings asBuilt;
+    private final FaultBoxes boxes;
+    private final Conducts conducts;
+    private final Progress progress;
+
+    BayViews(
+            Workshop workshop,
+            Assessments assessments,
+            Accounts accounts,
+            AsBuiltReadings asBuilt,
+            FaultBoxes boxes,
+            Conducts conducts,
+            Progress progress) {
+        this.workshop = workshop;
+        this.assessments = assessments;
+        this.accounts = accounts;
+        this.asBuilt = asBuilt;
+        this.boxes = boxes;
+        this.conducts = conducts;
+        this.progress = progress;
+    }
+
+    record BayView(
+            @JsonUnwrapped BayPlace place,
+            @JsonUnwrapped BayPeople people,
+            @JsonUnwrapped BayStanding standing,
+            @JsonUnwrapped BayNow now) {}
+
+    /**
+     * The bay and its rig.
+     *
+     * @param drifts healthy readings of the real rig that lie beyond tolerance of its description
+     * @param box what is wrong with its fault box; empty for nothing
+     */
+    record BayPlace(String id, int number, String rig, String earthing, int drifts, String box) {}
+
+    /**
+     * Who is in it, and who watches.
+     *
+     * @param assessmentId null for a free bay
+     * @param assessor who watches; empty for a free bay
+     */
+    record BayPeople(@Nullable String assessmentId, String candidate, String assessor) {}
+
+    /**
+     * How far they are.
+     *
+     * @param live whether its rig is energised
+     * @param left seconds left in all; null where there is no limit or nobody is at work
+     */
+    record BayStanding(
+            @Nullable Stage stage,
+            int faultsSet,
+            boolean live,
+            @Nullable Long left) {}
+
+    /** What goes on, in words. */
+    record BayNow(String now, String detail, @Nullable OffsetDateTime since) {}
+
+    List<BayView> of(List<Assessment> open) {
+        return workshop.bays().stream().map(b -> bay(b, open)).toList();
+    }
+
+    private BayView bay(Bay bay, List<Assessment> open) {
+        Optional<Assessment> here = open.stream()
+                .filter(a -> a.occupiesBay() && a.fixed().bayId().equals(bay.bayId()))
+                .findFirst();
+        var rig = workshop.rigOf(bay);
+        String earthing = rig.supply().declared().earthing().label();
+        if (here.isEmpty()) {
+            return new BayView(
+                    new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), box(bay, List.of())),
+                    new BayPeople(null, "free", ""),
+                    new BayStanding(null, 0, false, null),
+                    new BayNow(
+                            "Ready for the next candidate",
+                            assessments.wasCleared(bay.bayId()) ? "Rig proved healthy" : "No faults set",
+                            null));
+        }
+        Assessment a = here.get();
+        return new BayView(
+                new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), box(bay, a.relays())),
+                new BayPeople(
+                        a.id(),
+                        accounts.get(a.fixed().candidateId()).name(),
+                        accounts.nameOf(a.conduct().assessor())),
+                new BayStanding(
+                        a.stage(),
+                        Progress.whole(a, () -> progress.faults(a), () -> 0),
+                        a.energisedAt() != null,
+                        left(a)),
+                new BayNow(
+                        Progress.whole(a, () -> progress.now(a), () -> Progress.UNREADABLE),
+                        detail(a),
+                        a.lastChange()));
+    }
+
+    private @Nullable Long left(Assessment a) {
+        StageClock.Used all = conducts.clock(a).all();
+        return a.stage() == Stage.WATCH && all.isLimited() ? all.left().toSeconds() : null;
+    }
+
+    /** What is wrong with a bay's box: relays in that should not be, out that should be in, or no answer while they matter. */
+    private String box(Bay bay, List<Integer> relays) {
+        return boxes.of(bay.bayId())
+                .map(state -> {
+                    if (!state.contact()) {
+                        return relays.isEmpty() ? "" : "fault box does not answer";
+                    }
+                    boolean right = new TreeSet<>(state.closed()).equals(new TreeSet<>(relays));
+                    return right
+                            ? ""
+                            : state.closed().isEmpty()
+                                    ? "fault box: its relays fell out"
+                                    : "fault box: wrong relays in, "
+                                            + new TreeSet<>(state.closed())
+                                                    .toString()
+                                                    .replaceAll("[\\[\\]]", "");
+                })
+                .orElse("");
+    }
+
+    private int drifts(Bay bay) {
+        DocumentRef rig = new DocumentRef(bay.rigId(), bay.rigVersion());
+        List<DocumentRef> testers = workshop.testers();
+        return testers.isEmpty()
+                ? 0
+                : (int) asBuilt.drifts(rig, workshop.tester(testers.getFirst())).stream()
+                        .filter(Drift::isBeyond)
+                        .count();
+    }
+
+    private static String detail(Assessment a) {
+        if (a.conduct().brokenOff() != null) {
+            return "Broken off · nothing to mark";
+        }
+        if (a.conduct().pause().isPresent()) {
+            return "Watch · the clock stands still";
+        }
+        if (a.energisedAt() != null && a.handedInAt() != null) {
+            return "Handed in · still LIVE, make it dead first";
+        }
+        if (a.relaysOutSince() != null) {
+            return "Fault box let go: make it dead and arm it again";
+        }
+        if (a.energisedAt() != null) {
+            return "Watch · LIVE, your whole attention";
+        }
+        return switch (a.stage()) {
+            case SET -> a.lockedOffAt() == null ? "Set · not locked off yet" : "Set · dead and locked off";
+            case WATCH -> "Watch · dead tests";
+            case MARK -> "Mark · handed in";
+            case CLEAR, DONE -> "Clear · marked";
+        };
+    }
+}
