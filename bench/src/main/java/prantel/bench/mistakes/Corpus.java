@@ -86,6 +86,7 @@ final class Corpus {
             "fault-elsewhere",
             "fault-left-over",
             "fault-left-over-sized",
+            "fault-left-over-seen",
             "fault-drifted");
     /** Mistakes that leave each other their boxes, mostly. */
     private static final List<String> TOGETHER = List.of(
@@ -104,6 +105,9 @@ final class Corpus {
             "rounds");
     /** Top of the first range of an insulation tester, Ω. */
     private static final double LOWEST_RANGE = 9.99e6;
+    /** A joint or a leak that was left over, and whoever stood there before read it as well. */
+    private static final String SEEN = "fault-left-over-seen";
+
     /** Honest records of the same rig that lie beside each. */
     private static final int OTHERS = 3;
 
@@ -118,6 +122,10 @@ final class Corpus {
 
     private double gauss(double sigma) {
         return random.nextGaussian() * sigma * wider;
+    }
+
+    private double factor(double sigma) {
+        return Math.max(0.7, 1 + gauss(sigma));
     }
 
     /** None to two faults that go together. */
@@ -146,13 +154,25 @@ final class Corpus {
         for (int i = 0; i < OTHERS; i++) {
             others.add(new Beside.Other("record " + i, new Making(key).honest()));
         }
-        Beside beside = new Beside(Map.of(), Set.of(), others);
+        Making person = making.anotherPerson();
+        Beside beside = new Beside(Map.of(), Set.of(), others, List.of(person.honest()));
         if (kind.isEmpty()) {
             return Optional.of(new MadeRecord(key, honest, kind, Set.of(), beside));
         }
         if (kind.startsWith("fault-")) {
             return otherwiseSet(key, kind)
-                    .flatMap(really -> off(key, kind, honest, making.at(really).honest(), Beside.NOTHING));
+                    .flatMap(really -> off(
+                            key,
+                            kind,
+                            honest,
+                            making.at(really).honest(),
+                            kind.equals(SEEN)
+                                    ? new Beside(
+                                            Map.of(),
+                                            Set.of(),
+                                            List.of(),
+                                            List.of(person.at(really).honest()))
+                                    : Beside.NOTHING));
         }
         Map<SlotId, String> spoilt = new LinkedHashMap<>(honest);
         if (kind.equals("copied-record")) {
@@ -219,7 +239,7 @@ final class Corpus {
                 all.stream()
                         .filter(f -> !f.kind().isSeen() && f.kind().magnitude().isEmpty())
                         .toList();
-            case "fault-left-over-sized" ->
+            case "fault-left-over-sized", SEEN ->
                 all.stream()
                         .filter(f -> !f.kind().isSeen() && f.kind().magnitude().isPresent())
                         .map(f -> f.withSize(f.size() * Math.exp(0.5 * random.nextGaussian())))
@@ -268,20 +288,16 @@ final class Corpus {
         private final double leadFactor;
 
         Making(Key key) {
-            this.key = key;
-            this.leadFactor = 1 + gauss(0.1);
-            this.built = new Variation(
-                    factor(0.025),
-                    Math.exp(gauss(0.4)),
-                    Math.exp(gauss(0.7)),
-                    factor(0.02),
-                    factor(0.03),
-                    factor(0.012),
-                    factor(0.04));
-            this.bench = new Bench(key.rig(), key.faults(), built);
-            this.gain = new LinkedHashMap<>();
-            this.residue = new LinkedHashMap<>();
-            this.hands = new LinkedHashMap<>();
+            this(
+                    new Variation(
+                            factor(0.025),
+                            Math.exp(gauss(0.4)),
+                            Math.exp(gauss(0.7)),
+                            factor(0.02),
+                            factor(0.03),
+                            factor(0.012),
+                            factor(0.04)),
+                    key);
         }
 
         private Making(Key key, Making same) {
@@ -294,13 +310,24 @@ final class Corpus {
             this.hands = same.hands;
         }
 
+        private Making(Variation built, Key key) {
+            this.key = key;
+            this.leadFactor = 1 + gauss(0.1);
+            this.built = built;
+            this.bench = new Bench(key.rig(), key.faults(), built);
+            this.gain = new LinkedHashMap<>();
+            this.residue = new LinkedHashMap<>();
+            this.hands = new LinkedHashMap<>();
+        }
+
+        /** Another one at the very same rig. */
+        Making anotherPerson() {
+            return new Making(built, key);
+        }
+
         /** The same person with the same tester at a rig of the same build, with other faults on it. */
         Making at(Key really) {
             return new Making(really, this);
-        }
-
-        private double factor(double sigma) {
-            return Math.max(0.7, 1 + gauss(sigma));
         }
 
         private double shownBase(Slot.Measured slot, double base) {

@@ -75,6 +75,7 @@ public final class MistakeBench {
         RIGHT.put("fault-not-set", List.of(Cause.FAULT_NOT_SET, Cause.HEALTHY_VALUE));
         RIGHT.put("fault-elsewhere", List.of(Cause.FAULT_ELSEWHERE));
         RIGHT.put("fault-left-over", List.of(Cause.FAULT_LEFT_OVER));
+        RIGHT.put("fault-left-over-seen", List.of(Cause.FAULT_LEFT_OVER));
         RIGHT.put("fault-left-over-sized", List.of(Cause.FAULT_LEFT_OVER));
         RIGHT.put("fault-drifted", List.of(Cause.FAULT_DRIFTED));
     }

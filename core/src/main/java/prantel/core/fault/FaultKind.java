@@ -15,6 +15,8 @@ import java.util.stream.Stream;
 import prantel.core.fault.Symptom.Shows;
 import prantel.core.network.Edit;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.ResidualDevice;
 import prantel.core.rig.Rig;
@@ -336,22 +338,26 @@ public final class FaultKind {
     }
 
     void check(Fault fault, Rig rig) {
-        Place.parse(fault.place().id(), rig);
+        fault.place().mustBeOn(rig);
         Check.that(fits(fault.place(), rig), "does-not-fit", "at", fault.place().label(rig), where.why());
-        Check.that(
-                conductors.contains(fault.conductors()),
-                "bad-conductors",
-                "conductors",
-                fault.conductors().stream().map(Conductor::id).toList().toString(),
-                "give one of "
-                        + conductors.stream()
-                                .map(c -> c.stream().map(Conductor::id).toList().toString())
-                                .toList());
+        if (!conductors.contains(fault.conductors())) {
+            throw new ProblemsException(new Problem(
+                    "bad-conductors",
+                    "conductors",
+                    fault.conductors().stream().map(Conductor::id).toList().toString(),
+                    "give one of "
+                            + conductors.stream()
+                                    .map(c -> c.stream()
+                                            .map(Conductor::id)
+                                            .toList()
+                                            .toString())
+                                    .toList()));
+        }
         magnitude.ifPresent(m -> {
             m.check(fault.size());
             Check.that(worse.test(fault, rig), "no-fault", m.fieldName(), m.shown(fault.size()), whyNotWorse);
         });
-        List<Place> seconds = others(fault.place(), rig);
+        List<Place> seconds = joinsTwo ? others(fault.place(), rig) : List.of();
         Check.that(
                 joinsTwo == fault.other().isPresent()
                         && fault.other().map(seconds::contains).orElse(true),

@@ -25,7 +25,18 @@ public sealed interface Place {
         return Optional.empty();
     }
 
+    /** Whether a rig has it. */
+    default boolean isOn(Rig rig) {
+        return FaultCatalogue.places(rig).contains(this);
+    }
+
     record AtPoint(CircuitId circuit, PointId point) implements Place {
+        @Override
+        public boolean isOn(Rig rig) {
+            return rig.circuits().stream()
+                    .anyMatch(c -> c.id().equals(circuit) && c.points().stream().anyMatch(p -> p.id().equals(point)));
+        }
+
         @Override
         public String label(Rig rig) {
             return rig.circuit(circuit).point(point).label() + ", "
@@ -45,6 +56,11 @@ public sealed interface Place {
 
     /** Where a circuit starts: its device and its terminals in the board. */
     record AtCircuit(CircuitId circuit) implements Place {
+        @Override
+        public boolean isOn(Rig rig) {
+            return rig.circuits().stream().anyMatch(c -> c.id().equals(circuit));
+        }
+
         @Override
         public String label(Rig rig) {
             return rig.circuit(circuit).label() + ", at the board";
@@ -160,6 +176,13 @@ public sealed interface Place {
                 .filter(p -> p.id().equals(text))
                 .findFirst()
                 .orElseThrow(() -> unknown(text, rig));
+    }
+
+    /** @throws ProblemsException if the rig has no such place, saying how places are named */
+    default void mustBeOn(Rig rig) {
+        if (!isOn(rig)) {
+            throw unknown(id(), rig);
+        }
     }
 
     private static ProblemsException unknown(String text, Rig rig) {

@@ -145,10 +145,9 @@ final class Boxes {
      */
     double otherwise(Slot.Measured slot, SetUp other) {
         return otherwise.computeIfAbsent(other, o -> new HashMap<>()).computeIfAbsent(slot.id(), id -> {
-            double now = bench().value(slot);
             double then = bench().value(slot, other);
-            double shift = right(slot.id()).map(r -> r - now).orElse(0.0);
-            return Double.isFinite(then) && Math.abs(shift) < 0.5 * now ? Math.max(0, then + shift) : then;
+            double shift = right(slot.id()).orElse(0.0) - bench().value(slot);
+            return Math.abs(shift) < 0.5 * bench().value(slot) ? moved(slot, then) : then;
         });
     }
 
@@ -161,10 +160,30 @@ final class Boxes {
         return made;
     }
 
-    /** How far the real rig reads off its declaration here, base unit. */
-    double asBuilt(Slot.Measured slot) {
-        double shift = right(slot.id()).orElse(0.0) - bench().value(slot);
-        return Double.isFinite(shift) && right(slot.id()).isPresent() ? shift : 0;
+    /**
+     * What a true value of the rig as it is described reads at the rig as it is built, base unit: what it has more in series
+     * is added; what leaks by itself lies in parallel.
+     */
+    double moved(Slot.Measured slot, double value) {
+        return withShift(slot, value, 1);
+    }
+
+    /** The other way round. */
+    double unmoved(Slot.Measured slot, double read) {
+        return withShift(slot, read, -1);
+    }
+
+    private double withShift(Slot.Measured slot, double value, int sign) {
+        double built = right(slot.id()).orElse(Double.NaN);
+        double described = bench().value(slot);
+        if (!Double.isFinite(built) || !Double.isFinite(described) || !Double.isFinite(value)) {
+            return value;
+        }
+        if (slot.function().isInsulation()) {
+            double leak = 1 / value + sign * (1 / built - 1 / described);
+            return leak > 0 ? 1 / leak : value;
+        }
+        return Math.max(0, value + sign * (built - described));
     }
 
     /** What a true value is on a display, with its unit. */

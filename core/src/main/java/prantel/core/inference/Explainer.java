@@ -43,16 +43,11 @@ public final class Explainer {
     /** Below this share a runner-up is not worth telling. */
     private static final double LEAST_SHARE = 0.02;
 
-    /** What was proved can come apart afterwards: a share of so much is left to it, natural logarithm. */
-    private static final double CHANGED_SINCE = -4;
-
     private final Boxes boxes;
     private final Likelihood likelihood;
-    /** Of the readings that proved the set. */
-    private final Likelihood ofTheChecks;
-
-    private final double checksAsMeant;
+    private final Witnesses witnesses;
     private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
+    private final List<World> taken = new ArrayList<>();
     /** The same in every round: what a cause has explained is out of the contest by itself. */
     private @org.jspecify.annotations.Nullable List<World> ofTheSet;
 
@@ -61,11 +56,7 @@ public final class Explainer {
     private Explainer(Boxes boxes) {
         this.boxes = boxes;
         this.likelihood = new Likelihood(boxes);
-        Beside beside = boxes.beside();
-        Boxes checks =
-                new Boxes(boxes.key(), boxes.all(), WrittenSheet.read(beside.checks(), boxes.key()), Beside.NOTHING);
-        this.ofTheChecks = new Likelihood(checks);
-        this.checksAsMeant = ofTheChecks.of(Map.of()).log();
+        this.witnesses = new Witnesses(boxes);
     }
 
     /** For each box that is not as this rig gives it, what would explain it, likeliest first; an empty list where nothing does. */
@@ -91,6 +82,7 @@ public final class Explainer {
             World best = tried.getFirst().world();
             Map<SlotId, Predicted> next = new HashMap<>(now);
             next.putAll(best.says());
+            taken.add(best);
             tell(tried.getFirst(), tried, score.odd());
             now = next;
             score = likelihood.of(now);
@@ -180,9 +172,10 @@ public final class Explainer {
         Map<Set<String>, Likelihood.Score> before = new HashMap<>();
         List<Tried> tried = new ArrayList<>();
         for (World world : worlds) {
-            if (world.says().entrySet().stream()
-                    .noneMatch(
-                            e -> boxes.written(e.getKey()).isReading() && likelihood.mayBe(e.getKey(), e.getValue()))) {
+            if (taken.stream().anyMatch(world::goesRoundWith)
+                    || world.says().entrySet().stream()
+                            .noneMatch(e -> boxes.written(e.getKey()).isReading()
+                                    && likelihood.mayBe(e.getKey(), e.getValue()))) {
                 continue;
             }
             Set<String> touched = new HashSet<>();
@@ -196,17 +189,10 @@ public final class Explainer {
             Map<SlotId, Predicted> then = new HashMap<>(now);
             then.putAll(world.says());
             Likelihood.Score is = likelihood.of(touched, then);
-            tried.add(new Tried(world, is.log() - was + world.logPrior() + atTheChecks(world), is.unknown()));
+            tried.add(new Tried(world, is.log() - was + world.logPrior() + witnesses.of(world), is.unknown()));
         }
         tried.sort(Comparator.comparingDouble(Tried::gain).reversed());
         return tried;
-    }
-
-    /** How the readings that proved the set speak for a world in which another one is on the rig. */
-    private double atTheChecks(World world) {
-        return world.cause().isAFault()
-                ? Math.max(CHANGED_SINCE, ofTheChecks.of(world.says()).log() - checksAsMeant)
-                : 0;
     }
 
     /** Every box that was odd and is not with this cause, with its share beside the next likeliest for that box. */

@@ -4,6 +4,7 @@ import static prantel.core.inference.Likelihood.ZE;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -287,7 +288,11 @@ final class FigureWorlds {
             String words = "at " + other.where();
             boxes.number(other.id())
                     .ifPresent(n -> worlds.add(new World(
-                            cause, words, Map.of(slot.id(), new Predicted.Exactly(n)), Math.max(1, others.size()))));
+                            cause,
+                            words,
+                            Map.of(slot.id(), new Predicted.Exactly(n)),
+                            Math.max(1, others.size()),
+                            Set.of(other.id()))));
             boxes.right(other.id())
                     .ifPresent(r -> worlds.add(new World(
                             cause, words, Map.of(slot.id(), new Predicted.Near(r)), 2 * Math.max(1, others.size()))));
@@ -351,7 +356,9 @@ final class FigureWorlds {
                         .ifPresent(says -> swapped.put(slot.id(), says));
             }
             if (isOdd || differing(swapped) >= ENOUGH_TO_ASK) {
-                addGroup(Cause.ANOTHER_BOX, "of the other step", swapped, 2);
+                List<Slot.Measured> theirs =
+                        all.stream().filter(s -> s.quantity().equals(other)).toList();
+                addGroup(Cause.ANOTHER_BOX, "of the other step", swapped, 2, theirs);
             }
         }
     }
@@ -363,8 +370,16 @@ final class FigureWorlds {
     }
 
     private void addGroup(Cause cause, String words, Map<SlotId, Predicted> says, int places) {
+        addGroup(cause, words, says, places, List.of());
+    }
+
+    /** @param from whose figures stand there */
+    private void addGroup(
+            Cause cause, String words, Map<SlotId, Predicted> says, int places, List<Slot.Measured> from) {
         if (!says.isEmpty()) {
-            worlds.add(new World(cause, words, says, places));
+            Set<SlotId> sources = new HashSet<>();
+            from.forEach(s -> sources.add(s.id()));
+            worlds.add(new World(cause, words, says, places, sources));
         }
     }
 
@@ -478,7 +493,8 @@ final class FigureWorlds {
                                 Cause.NEIGHBOUR,
                                 "of " + boxes.key().rig().circuit(other).label(),
                                 says,
-                                ids.size());
+                                ids.size(),
+                                theirs);
                     }
                 }
             }

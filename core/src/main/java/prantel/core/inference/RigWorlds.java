@@ -3,6 +3,7 @@ package prantel.core.inference;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -27,15 +28,21 @@ import prantel.core.sequence.SlotId;
 
 /** What the rig may be instead: a set fault missing or elsewhere, something left over; and the healthy value, copied. */
 final class RigWorlds {
-    /** Each costs a key of the odd circuits: on a large rig the first ones have to do. */
-    private static final int MOST_LEFT_OVER = 80;
+    /** Of each sort; those of the circuits that read the oddest come first. */
+    private static final int MOST_LEFT_OVER = 160;
     /** So many odd boxes are looked at before a key is worked out. */
-    private static final int MOST_LOOKED_AT = 6;
+    private static final int MOST_LOOKED_AT = 10;
     /**
      * Sizes of a set fault that are worked out, as parts of the one that was meant; not that one itself, which changes no box and
      * would leave the lines without an end.
      */
     private static final double[] SIZES = {0.4, 0.65, 1.01, 1.6, 2.5};
+
+    /** Of what may have been left in one circuit so many are worked out in full, the likeliest by the odd boxes alone. */
+    private static final int MOST_IN_FULL = 10;
+
+    /** The others are rarer than the likeliest by so much, natural logarithm. */
+    private static final double FAR_RARER = 8;
 
     private static final int STEPS = 6;
     private static final int FEW_CIRCUITS = 2;
@@ -44,6 +51,14 @@ final class RigWorlds {
     private final Likelihood likelihood;
     private final Set<SlotId> odd;
     private final List<World> worlds = new ArrayList<>();
+    private final List<Suspect> suspects = new ArrayList<>();
+
+    /** @param ofTheOdd what it says of odd boxes @param gain by them alone */
+    private record Suspect(World ofTheOdd, Fault fault, FaultSet faults, Bench bench, double gain) {
+        Optional<CircuitId> circuit() {
+            return fault.place().ofCircuit();
+        }
+    }
 
     RigWorlds(Boxes boxes, Likelihood likelihood, Set<SlotId> odd) {
         this.boxes = boxes;
@@ -72,16 +87,16 @@ final class RigWorlds {
     List<World> ofWhatWasLeft() {
         List<Fault> set = boxes.key().faults().faults();
         List<Fault> others = atOddCircuits(f -> f.kind().magnitude().isEmpty());
-        for (Fault fault : others) {
-            added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size());
-        }
+        List<Fault> movers = others.stream()
+                .filter(fault -> added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size()))
+                .toList();
         ofSomeSize(set);
         // what is odd at several circuits is not one fault taken for another
         for (Fault meant : oddCircuits().size() > FEW_CIRCUITS ? List.<Fault>of() : set) {
             List<Fault> rest = new ArrayList<>(set);
             rest.remove(meant);
             if (movesWhatIsOdd(meant, rest)) {
-                for (Fault fault : others) {
+                for (Fault fault : movers) {
                     added(
                             Cause.ANOTHER_FAULT,
                             "without “" + meant.kind().title() + "” and with",
@@ -91,7 +106,40 @@ final class RigWorlds {
                 }
             }
         }
+        inFull();
         return worlds;
+    }
+
+    /** Whoever is likely by the odd boxes is held against all the others of its circuit as well. */
+    private void inFull() {
+        Map<Optional<CircuitId>, List<Suspect>> byCircuit = new HashMap<>();
+        suspects.forEach(s ->
+                byCircuit.computeIfAbsent(s.circuit(), c -> new ArrayList<>()).add(s));
+        for (List<Suspect> here : byCircuit.values()) {
+            here.sort(Comparator.comparingDouble(Suspect::gain).reversed());
+            double least = here.getFirst().gain() - FAR_RARER;
+            for (Suspect suspect : here.subList(0, Math.min(MOST_IN_FULL, here.size()))) {
+                if (suspect.gain() >= least) {
+                    World one = suspect.ofTheOdd();
+                    keep(one.cause(), one.words(), said(suspect.faults(), suspect.bench()), one.places());
+                }
+            }
+        }
+    }
+
+    private void keep(Cause cause, String words, Map<SlotId, Predicted> says, int places) {
+        if (says.keySet().stream().anyMatch(odd::contains)) {
+            worlds.add(new World(cause, words, says, places));
+        }
+    }
+
+    /** How much likelier the record is with what a world says of odd boxes, natural logarithm. */
+    private double gain(World world) {
+        Set<String> touched = new HashSet<>();
+        world.says().keySet().forEach(id -> touched.add(likelihood.groupOf(id)));
+        return likelihood.of(touched, world.says()).log()
+                - likelihood.of(touched, Map.of()).log()
+                + world.logPrior();
     }
 
     /** Joints and leaks that stayed from another day, each of the size that the odd readings ask for. */
@@ -133,7 +181,7 @@ final class RigWorlds {
             looked++;
             double now = boxes.bench().value(slot);
             double then = with.value(slot);
-            double read = written.get() - boxes.asBuilt(slot);
+            double read = boxes.unmoved(slot, written.get());
             double factor = slot.function().isInsulation()
                     ? (1 / then - 1 / now) / (1 / read - 1 / now)
                     : (read - now) / (then - now);
@@ -149,15 +197,25 @@ final class RigWorlds {
                 : OptionalDouble.of(factors.get(factors.size() / 2));
     }
 
-    private void added(Cause cause, String with, Fault fault, List<Fault> rest, int places) {
+    /** @return whether it moves any of the odd boxes that are looked at; what moves none beside a fault moves none in its place */
+    private boolean added(Cause cause, String with, Fault fault, List<Fault> rest, int places) {
         List<Fault> more = new ArrayList<>(rest);
         more.add(fault);
-        add(
-                cause,
-                with + " “" + fault.kind().titleWith(fault.conductors()) + "” at "
-                        + fault.place().label(boxes.key().rig()),
-                more,
-                places);
+        String words = with + " “" + fault.kind().titleWith(fault.conductors()) + "” at "
+                + fault.place().label(boxes.key().rig());
+        try {
+            FaultSet faults = new FaultSet(more);
+            Bench bench = boxes.key().bench(faults);
+            Look look = look(faults, bench);
+            if (look.mayExplain()) {
+                World world = new World(cause, words, look.says(), places);
+                suspects.add(new Suspect(world, fault, faults, bench, gain(world)));
+            }
+            return look.moves();
+        } catch (ProblemsException e) {
+            // they do not go together on this rig; in the other's place it may
+            return true;
+        }
     }
 
     /** Whether it is at a circuit that reads oddly, or moves what reads oddly elsewhere: a joined neutral does. */
@@ -284,9 +342,6 @@ final class RigWorlds {
 
     private void elsewhere(Fault fault, List<Fault> others) {
         Optional<CircuitId> circuit = fault.place().ofCircuit();
-        if (circuit.isEmpty()) {
-            return;
-        }
         List<Place> places = FaultCatalogue.places(boxes.key().rig()).stream()
                 .filter(p -> p.ofCircuit().equals(circuit)
                         && !p.equals(fault.place())
@@ -304,12 +359,21 @@ final class RigWorlds {
         }
     }
 
-    /** At the circuits that read oddly: what may have stayed from another day. */
+    /**
+     * What may have stayed from another day at the circuits that read oddly, the oddest first; where that is more than one, or
+     * none, at the origin and the boards as well.
+     */
     private List<Fault> atOddCircuits(Predicate<Fault> which) {
-        Set<CircuitId> circuits = oddCircuits();
+        Map<Optional<CircuitId>, Integer> oddness = new HashMap<>();
+        odd.forEach(id -> oddness.merge(boxes.at(id).slot().circuit(), 1, Integer::sum));
+        if (oddness.size() > 1) {
+            oddness.putIfAbsent(Optional.empty(), 0);
+        }
         return FaultCatalogue.everyFault(boxes.key().rig()).stream()
-                .filter(f -> f.place().ofCircuit().filter(circuits::contains).isPresent())
+                .filter(f -> oddness.containsKey(f.place().ofCircuit()))
                 .filter(f -> !f.kind().isSeen() && which.test(f))
+                .sorted(Comparator.comparing(
+                        f -> -oddness.getOrDefault(f.place().ofCircuit(), 0)))
                 .limit(MOST_LEFT_OVER)
                 .toList();
     }
@@ -318,9 +382,8 @@ final class RigWorlds {
         try {
             FaultSet set = new FaultSet(faults);
             Bench bench = boxes.key().bench(set);
-            Map<SlotId, Predicted> says = mayExplain(set, bench) ? said(set, bench) : Map.of();
-            if (says.keySet().stream().anyMatch(odd::contains)) {
-                worlds.add(new World(cause, words, says, places));
+            if (look(set, bench).mayExplain()) {
+                keep(cause, words, said(set, bench), places);
             }
         } catch (ProblemsException e) {
             // they do not go together on this rig
@@ -370,12 +433,21 @@ final class RigWorlds {
     }
 
     private Predicted predicted(Slot.Measured slot, double value) {
-        double moved = value + boxes.asBuilt(slot);
-        return moved < boxes.meter(slot).top() ? new Predicted.Near(Math.max(0, moved)) : Predicted.OVER;
+        double moved = boxes.moved(slot, value);
+        return moved < boxes.meter(slot).top() ? new Predicted.Near(moved) : Predicted.OVER;
     }
 
-    /** Whether half of some odd boxes at least could read with these faults what stands there: cheaper than all of them. */
-    private boolean mayExplain(FaultSet faults, Bench bench) {
+    /**
+     * A look at some odd boxes, cheaper than at all that is otherwise.
+     *
+     * @param mayExplain whether what they would read is what stands there, in half of them at least
+     * @param moves whether any of them would read otherwise than with what is set
+     */
+    private record Look(Map<SlotId, Predicted> says, boolean mayExplain, boolean moves) {}
+
+    private Look look(FaultSet faults, Bench bench) {
+        boolean moves = false;
+        Map<SlotId, Predicted> says = new HashMap<>();
         int looked = 0;
         int may = 0;
         Set<SlotId> words = new HashSet<>();
@@ -391,17 +463,24 @@ final class RigWorlds {
                 // which words only a key tells: here, that they are others
                 if (!bench.find(slot).equals(boxes.bench().find(slot))) {
                     words.add(id);
+                    moves = true;
                 }
-            } else if (likelihood.mayBe(id, predicted(slot, bench.value(slot)))) {
-                may++;
+            } else {
+                double value = bench.value(slot);
+                moves |= differs(value, boxes.bench().value(slot));
+                Predicted predicted = predicted(slot, value);
+                says.put(id, predicted);
+                may += likelihood.mayBe(id, predicted) ? 1 : 0;
             }
         }
         if (!words.isEmpty() && 2 * (may + words.size()) >= looked) {
             Key other = boxes.key().with(faults, words);
-            may += (int) words.stream()
-                    .filter(id -> other.expectation(id).window().sideOf(boxes.written(id)) == Window.Side.INSIDE)
-                    .count();
+            for (SlotId id : words) {
+                Expectation e = other.expectation(id);
+                says.put(id, Predicted.of(e.withFaults(), e.window()));
+                may += e.window().sideOf(boxes.written(id)) == Window.Side.INSIDE ? 1 : 0;
+            }
         }
-        return may > 0 && 2 * may >= looked;
+        return new Look(says, may > 0 && 2 * may >= looked, moves);
     }
 }

@@ -1,6 +1,8 @@
 package prantel.core.inference;
 
+import java.util.Collections;
 import java.util.Map;
+import java.util.Set;
 import prantel.core.sequence.SlotId;
 
 /**
@@ -8,10 +10,21 @@ import prantel.core.sequence.SlotId;
  *
  * @param words what was done otherwise, for people: "without the link at the board"
  * @param places how many of its kind are tried: its prior is shared among them
+ * @param from boxes of the record whose figures stand in those it touches; empty where none were taken over
  */
-record World(Cause cause, String words, Map<SlotId, Predicted> says, int places) {
+record World(Cause cause, String words, Map<SlotId, Predicted> says, int places, Set<SlotId> from) {
     World {
         says = Map.copyOf(says);
+        from = Set.copyOf(from);
+    }
+
+    World(Cause cause, String words, Map<SlotId, Predicted> says, int places) {
+        this(cause, words, says, places, Set.of());
+    }
+
+    /** Whether it takes over what the other one took from it: figures have to come from somewhere. */
+    boolean goesRoundWith(World other) {
+        return !Collections.disjoint(from, other.says.keySet()) && !Collections.disjoint(other.from, says.keySet());
     }
 
     double logPrior() {

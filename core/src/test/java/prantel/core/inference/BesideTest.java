@@ -59,7 +59,7 @@ class BesideTest {
     }
 
     private static Beside besides(Map<SlotId, String> other) {
-        return new Beside(Map.of(), Set.of(), List.of(new Beside.Other("the record before", other)));
+        return new Beside(Map.of(), Set.of(), List.of(new Beside.Other("the record before", other)), List.of());
     }
 
     @Test
@@ -84,7 +84,11 @@ class BesideTest {
         Map<SlotId, String> first = honest(KEY, 1);
         assertThat(causes(
                         first,
-                        new Beside(Map.of(), first.keySet(), List.of(new Beside.Other("the record before", first)))))
+                        new Beside(
+                                Map.of(),
+                                first.keySet(),
+                                List.of(new Beside.Other("the record before", first)),
+                                List.of())))
                 .isEmpty();
     }
 
@@ -114,14 +118,14 @@ class BesideTest {
         }
         SlotId slot = new SlotId("sockets/r1r2/socket-5");
         double alone = share(texts, Beside.NOTHING, slot, Cause.FAULT_NOT_SET);
-        double proved = share(texts, new Beside(checks, Set.of(), List.of()), slot, Cause.FAULT_NOT_SET);
+        double proved = share(texts, new Beside(checks, Set.of(), List.of(), List.of()), slot, Cause.FAULT_NOT_SET);
         assertThat(alone).isGreaterThan(0.2);
         assertThat(proved).isLessThan(0.1 * alone);
-        Optional<Explanation> first =
-                Explainer.explain(KEY, WrittenSheet.read(texts, KEY), new Beside(checks, Set.of(), List.of()))
-                        .get(slot)
-                        .stream()
-                        .findFirst();
+        Optional<Explanation> first = Explainer.explain(
+                        KEY, WrittenSheet.read(texts, KEY), new Beside(checks, Set.of(), List.of(), List.of()))
+                .get(slot)
+                .stream()
+                .findFirst();
         assertThat(first).get().extracting(Explanation::cause).isEqualTo(Cause.HEALTHY_VALUE);
     }
 

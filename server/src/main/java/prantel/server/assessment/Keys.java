@@ -3,6 +3,7 @@ package prantel.server.assessment;
 import java.nio.charset.StandardCharsets;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -27,6 +28,7 @@ import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
 import prantel.core.inference.Beside;
+import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.MarkedSheet;
@@ -239,8 +241,6 @@ public class Keys {
 
     /** What the candidate wrote so far. */
     public CandidateRecord record(Assessment assessment) {
-        Map<SlotId, String> readings = new LinkedHashMap<>();
-        assessment.readings().forEach((slot, entry) -> readings.put(new SlotId(slot), entry.value()));
         Map<SlotId, Boolean> judgements = new LinkedHashMap<>();
         assessment.judgements().forEach((slot, entry) -> {
             Boolean value = entry.value();
@@ -251,7 +251,7 @@ public class Keys {
         Map<SlotId, String> expected = new LinkedHashMap<>();
         assessment.expected().forEach((slot, entry) -> expected.put(new SlotId(slot), entry.value()));
         return new CandidateRecord(
-                new CandidateRecord.Sheet(readings, judgements, expected),
+                new CandidateRecord.Sheet(readings(assessment), judgements, expected),
                 reports(assessment),
                 assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
                 WatchedOf.of(assessment, scheme(assessment), sheet(assessment)),
@@ -271,25 +271,43 @@ public class Keys {
             }
         });
         List<Beside.Other> others = new ArrayList<>();
-        FaultSet set = faults(assessment);
+        List<Map<SlotId, String>> atThisRig = new ArrayList<>();
         for (Assessment other : assessments.handedInBefore(assessment, MOST_BESIDE)) {
-            if (hasSet(other, set)) {
-                Map<SlotId, String> readings = new LinkedHashMap<>();
-                other.readings().forEach((slot, entry) -> readings.put(new SlotId(slot), entry.value()));
-                others.add(new Beside.Other("the record handed in " + HANDED_IN.format(other.handedInAt()), readings));
+            try {
+                if (faults(other).equals(faults(assessment))) {
+                    others.add(new Beside.Other(
+                            "the record handed in " + HANDED_IN.format(other.handedInAt()), readings(other)));
+                }
+                if (other.fixed().bayId().equals(assessment.fixed().bayId())) {
+                    atThisRig.add(readAlike(other, assessment));
+                }
+            } catch (ProblemsException e) {
+                // one record that cannot be read does not keep another from being marked
+                LOG.error("Assessment {} cannot be held beside another: {}", other.id(), e.getMessage());
             }
         }
-        return new Beside(checks, fromTester, others);
+        return new Beside(checks, fromTester, others, atThisRig);
     }
 
-    private boolean hasSet(Assessment other, FaultSet set) {
-        try {
-            return faults(other).equals(set);
-        } catch (ProblemsException e) {
-            // one record that cannot be read does not keep another from being marked
-            LOG.error("The faults of assessment {} cannot be read: {}", other.id(), e.getMessage());
-            return false;
+    private static Map<SlotId, String> readings(Assessment assessment) {
+        Map<SlotId, String> readings = new LinkedHashMap<>();
+        assessment.readings().forEach((slot, entry) -> readings.put(new SlotId(slot), entry.value()));
+        return readings;
+    }
+
+    /** What stands in the boxes of a record that read alike with what was set for both. */
+    private Map<SlotId, String> readAlike(Assessment other, Assessment mine) {
+        Map<SlotId, String> readings = readings(other);
+        if (!faults(other).equals(faults(mine))) {
+            Map<SlotId, Reading> theirs = new HashMap<>();
+            key(other).expectations().forEach(e -> theirs.put(e.slot().id(), e.withFaults()));
+            Set<SlotId> alike = key(mine).expectations().stream()
+                    .filter(e -> e.withFaults().equals(theirs.get(e.slot().id())))
+                    .map(e -> e.slot().id())
+                    .collect(Collectors.toSet());
+            readings.keySet().retainAll(alike);
         }
+        return readings;
     }
 
     public List<CandidateRecord.FaultReport> reports(Assessment assessment) {
