@@ -29,7 +29,7 @@ import prantel.core.sequence.SlotId;
 /** What the rig may be instead: a set fault missing or elsewhere, something left over; and the healthy value, copied. */
 final class RigWorlds {
     /** Of each sort; those of the circuits that read the oddest come first. */
-    private static final int MOST_LEFT_OVER = 160;
+    private static final int MOST_LEFT_OVER = 320;
     /** So many odd boxes are looked at before a key is worked out. */
     private static final int MOST_LOOKED_AT = 10;
     /**
@@ -38,7 +38,7 @@ final class RigWorlds {
      */
     private static final double[] SIZES = {0.4, 0.65, 1.01, 1.6, 2.5};
 
-    /** Of what may have been left in one circuit so many are worked out in full, the likeliest by the odd boxes alone. */
+    /** Of what may have been left in one circuit so many are worked out in full, the likeliest by a first look. */
     private static final int MOST_IN_FULL = 10;
 
     /** The others are rarer than the likeliest by so much, natural logarithm. */
@@ -53,8 +53,8 @@ final class RigWorlds {
     private final List<World> worlds = new ArrayList<>();
     private final List<Suspect> suspects = new ArrayList<>();
 
-    /** @param ofTheOdd what it says of odd boxes @param gain by them alone */
-    private record Suspect(World ofTheOdd, Fault fault, FaultSet faults, Bench bench, double gain) {
+    /** @param first what it says of odd boxes, and of continuity @param gain by that alone */
+    private record Suspect(World first, Fault fault, FaultSet faults, Bench bench, double gain) {
         Optional<CircuitId> circuit() {
             return fault.place().ofCircuit();
         }
@@ -110,7 +110,7 @@ final class RigWorlds {
         return worlds;
     }
 
-    /** Whoever is likely by the odd boxes is held against all the others of its circuit as well. */
+    /** Whoever is likely by a first look is held against all boxes of its circuit. */
     private void inFull() {
         Map<Optional<CircuitId>, List<Suspect>> byCircuit = new HashMap<>();
         suspects.forEach(s ->
@@ -120,7 +120,7 @@ final class RigWorlds {
             double least = here.getFirst().gain() - FAR_RARER;
             for (Suspect suspect : here.subList(0, Math.min(MOST_IN_FULL, here.size()))) {
                 if (suspect.gain() >= least) {
-                    World one = suspect.ofTheOdd();
+                    World one = suspect.first();
                     keep(one.cause(), one.words(), said(suspect.faults(), suspect.bench()), one.places());
                 }
             }
@@ -133,7 +133,7 @@ final class RigWorlds {
         }
     }
 
-    /** How much likelier the record is with what a world says of odd boxes, natural logarithm. */
+    /** How much likelier the record is with what a world says, natural logarithm. */
     private double gain(World world) {
         Set<String> touched = new HashSet<>();
         world.says().keySet().forEach(id -> touched.add(likelihood.groupOf(id)));
@@ -208,7 +208,9 @@ final class RigWorlds {
             Bench bench = boxes.key().bench(faults);
             Look look = look(faults, bench);
             if (look.mayExplain()) {
-                World world = new World(cause, words, look.says(), places);
+                Map<SlotId, Predicted> says = continuity(fault, bench);
+                says.putAll(look.says());
+                World world = new World(cause, words, says, places);
                 suspects.add(new Suspect(world, fault, faults, bench, gain(world)));
             }
             return look.moves();
@@ -435,6 +437,22 @@ final class RigWorlds {
     private Predicted predicted(Slot.Measured slot, double value) {
         double moved = boxes.moved(slot, value);
         return moved < boxes.meter(slot).top() ? new Predicted.Near(moved) : Predicted.OVER;
+    }
+
+    /** What continuity of its circuit would read otherwise: cheap, and it tells one place from the next. */
+    private Map<SlotId, Predicted> continuity(Fault fault, Bench bench) {
+        Map<SlotId, Predicted> says = new HashMap<>();
+        Set<CircuitId> here = fault.place().ofCircuit().map(Set::of).orElseGet(this::oddCircuits);
+        for (SlotId id : measuredOf(here)) {
+            Slot.Measured slot = (Slot.Measured) boxes.at(id).slot();
+            if (slot.function().isContinuity() && boxes.hasMeter(slot)) {
+                double value = bench.value(slot);
+                if (differs(value, boxes.bench().value(slot))) {
+                    says.put(id, predicted(slot, value));
+                }
+            }
+        }
+        return says;
     }
 
     /**
