@@ -143,6 +143,9 @@ public final class MistakeBench {
         /** For whoever looks into what went wrong. */
         private static final boolean SHOW = Boolean.getBoolean("prantel.bench.show");
 
+        /** Nanoseconds a record may take. */
+        private static final long SLOW = 200_000_000;
+
         private long nanos;
         private long longest;
         private String longestOf = "";
@@ -174,6 +177,14 @@ public final class MistakeBench {
                     Explainer.explain(made.key(), WrittenSheet.read(made.texts(), made.key()), made.beside());
             long took = System.nanoTime() - from;
             nanos += took;
+            if (SHOW && took > SLOW) {
+                System.out.printf(
+                        "SLOW %d ms, %s, %s, %s%n",
+                        took / 1_000_000,
+                        made.key().rig().id(),
+                        made.kind(),
+                        made.key().faults());
+            }
             if (records > WARM && took > longest) {
                 longest = took;
                 longestOf = made.key().rig().id() + ", " + (made.kind().isEmpty() ? "honest" : made.kind());

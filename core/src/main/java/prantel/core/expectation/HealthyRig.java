@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
@@ -40,6 +42,9 @@ final class HealthyRig {
     private final @Nullable Known[] known;
     private final @Nullable Seen[] seen;
     private final @Nullable Expectation[] composed;
+    private final Map<SlotId, Double> inJoints = new ConcurrentHashMap<>();
+    private volatile @Nullable List<Fault> everyFault;
+    private static final Variation TWICE_THE_JOINTS = new Variation(1, 2, 1, 1, 1, 1, 1);
 
     HealthyRig(Rig rig, Scheme scheme, Tester tester, AsBuilt asBuilt) {
         this.rig = rig;
@@ -197,8 +202,35 @@ final class HealthyRig {
         return tester.meter(slot.function()).orElseThrow();
     }
 
+    /** Every single fault that fits the rig. */
+    List<Fault> everyFault() {
+        List<Fault> made = everyFault;
+        if (made == null) {
+            made = List.copyOf(FaultCatalogue.everyFault(rig));
+            everyFault = made;
+        }
+        return made;
+    }
+
+    /** The rig as declared with faults. */
+    Bench nominal(FaultSet set) {
+        return Bench.of(declared, rig, set, Variation.NONE, null);
+    }
+
+    /** Of a healthy reading what lies in its joints, in the unit of the reading; 0 where that is none of its business. */
+    double inJoints(SlotId id) {
+        return inJoints.computeIfAbsent(id, i -> {
+            if (!(slots.get(Objects.requireNonNull(places.get(i))) instanceof Slot.Measured m)
+                    || !m.function().isContinuity()) {
+                return 0.0;
+            }
+            double more = bench(FaultSet.NONE, TWICE_THE_JOINTS, ends.nominal).value(m) - ends.nominal.value(m);
+            return Double.isFinite(more) ? more : 0;
+        });
+    }
+
     Ends ends(FaultSet set) {
-        Bench nominal = Bench.of(declared, rig, set, Variation.NONE, null);
+        Bench nominal = nominal(set);
         return new Ends(
                 nominal,
                 bench(set, scheme.practice().tolerances().low(), nominal),

@@ -10,6 +10,7 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Written;
@@ -131,7 +132,17 @@ public final class Key {
      */
     public Bench bench(FaultSet others) {
         others.checkOn(rig());
-        return healthy.ends(others).nominal();
+        return healthy.nominal(others);
+    }
+
+    /** Every single fault that fits the rig, with its usual size. */
+    public List<Fault> everyFault() {
+        return healthy.everyFault();
+    }
+
+    /** Of a healthy reading of continuity what lies in its joints, Ω; 0 for any other. */
+    public double inJoints(SlotId box) {
+        return healthy.inJoints(box);
     }
 
     /** The key for a part of the rig: boxes of these circuits, and those of no circuit. @param circuits none for all */

@@ -28,17 +28,28 @@ final class Boxes {
     private final Key key;
     private final WrittenSheet sheet;
     private final Beside beside;
+    private final List<Expectation> all;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
+    private final Map<TestOf, List<Slot.Measured>> byTest = new HashMap<>();
     private @Nullable Bench bench;
     private @Nullable Map<Beside.Other, WrittenSheet> others;
     private final Map<SetUp, Map<SlotId, Double>> otherwise = new HashMap<>();
+
+    private record TestOf(Optional<CircuitId> circuit, TestKind test) {}
 
     /** @param done what each box must read in the way it was done */
     Boxes(Key key, List<Expectation> done, WrittenSheet sheet, Beside beside) {
         this.key = key;
         this.sheet = sheet;
         this.beside = beside;
-        done.forEach(e -> expected.put(e.slot().id(), e));
+        this.all = List.copyOf(done);
+        for (Expectation e : all) {
+            expected.put(e.slot().id(), e);
+            if (e.slot() instanceof Slot.Measured m) {
+                byTest.computeIfAbsent(new TestOf(m.circuit(), m.step()), t -> new ArrayList<>())
+                        .add(m);
+            }
+        }
     }
 
     Key key() {
@@ -46,7 +57,7 @@ final class Boxes {
     }
 
     List<Expectation> all() {
-        return List.copyOf(expected.values());
+        return all;
     }
 
     Expectation at(SlotId id) {
@@ -112,15 +123,7 @@ final class Boxes {
 
     /** Measured boxes of a test on a circuit, or of the whole rig where the circuit is empty. */
     List<Slot.Measured> measured(Optional<CircuitId> circuit, TestKind test) {
-        List<Slot.Measured> found = new ArrayList<>();
-        for (Expectation e : expected.values()) {
-            if (e.slot() instanceof Slot.Measured m
-                    && m.step() == test
-                    && m.circuit().equals(circuit)) {
-                found.add(m);
-            }
-        }
-        return found;
+        return byTest.getOrDefault(new TestOf(circuit, test), List.of());
     }
 
     Meter meter(Slot.Measured slot) {

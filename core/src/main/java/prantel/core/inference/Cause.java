@@ -4,7 +4,7 @@ package prantel.core.inference;
 public enum Cause {
     LEADS_NOT_NULLED(
             "Leads probably not nulled", -2.5, "Show me what you did with the leads before the first reading."),
-    NULLED_WRONG("Leads probably nulled wrongly", -4, "Show me what you did with the leads before the first reading."),
+    NULLED_WRONG("Leads probably nulled wrongly", -5, "Show me what you did with the leads before the first reading."),
     ANOTHER_POINT("Value of another point", -3, "At which point did you take this one?"),
     ANOTHER_BOX("Value of another box", -3, "Which test is this value from?"),
     LOWEST_RECORDED(
@@ -44,7 +44,7 @@ public enum Cause {
             "Round numbers, other than an instrument shows here", -6, "Take this reading once more while I look on."),
     TESTER_OFF(
             "The tester seems to read high or low throughout",
-            -6,
+            -7,
             "Look at the tester first: hold it against a check box before anybody is asked."),
     TESTER_STUCK(
             "The tester seems to show the same everywhere",

@@ -387,8 +387,8 @@ final class FigureWorlds {
     private Optional<SlotId> upstream(Circuit circuit) {
         return boxes.all().stream()
                 .map(Expectation::slot)
-                .filter(s -> s.circuit().filter(circuit.id()::equals).isPresent())
                 .filter(s -> s instanceof Slot.Composed c && c.rule() == Slot.Rule.SUM)
+                .filter(s -> s.circuit().filter(circuit.id()::equals).isPresent())
                 .map(s -> ((Slot.Composed) s).of().getFirst())
                 .findFirst();
     }

@@ -23,6 +23,9 @@ final class Likelihood {
     /** Cables of a circuit, temperature, gain. */
     private static final double CABLE_SCALE = 0.035;
 
+    /** All joints of a circuit were made by one hand. */
+    private static final double JOINTS_SPREAD = 0.4;
+
     private static final double NULL_RESIDUE_OHMS = 0.015;
     private static final double WANDER_RESIDUE_OHMS = 0.025;
     /** Contacts and hands, Ω. */
@@ -276,13 +279,7 @@ final class Likelihood {
     }
 
     private static SharedTerms.Fit fit(List<SharedTerms.Row> rows, boolean[] in) {
-        List<SharedTerms.Row> some = new ArrayList<>();
-        for (int i = 0; i < in.length; i++) {
-            if (in[i]) {
-                some.add(rows.get(i));
-            }
-        }
-        return SharedTerms.of(some, rows.getFirst().terms().length);
+        return SharedTerms.of(rows, in, rows.getFirst().terms().length);
     }
 
     private static double log(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in) {
@@ -440,7 +437,8 @@ final class Likelihood {
             return new SharedTerms.Row(written - base, hypot(HANDS_OHMS, 0.35 * digit, own), new double[] {
                 m.circuit().isPresent() ? CABLE_SCALE * base : 0,
                 wander ? 0 : NULL_RESIDUE_OHMS,
-                wander ? WANDER_RESIDUE_OHMS : 0
+                wander ? WANDER_RESIDUE_OHMS : 0,
+                JOINTS_SPREAD * boxes.key().inJoints(m.id())
             });
         }
         if (function.isInsulation()) {

@@ -44,6 +44,9 @@ final class RigWorlds {
     /** The others are rarer than the likeliest by so much, natural logarithm. */
     private static final double FAR_RARER = 8;
 
+    /** Whatever else speaks for it cannot make up for less, natural logarithm. */
+    private static final double HOPELESS = -4;
+
     private static final int STEPS = 6;
     private static final int FEW_CIRCUITS = 2;
 
@@ -117,7 +120,7 @@ final class RigWorlds {
                 byCircuit.computeIfAbsent(s.circuit(), c -> new ArrayList<>()).add(s));
         for (List<Suspect> here : byCircuit.values()) {
             here.sort(Comparator.comparingDouble(Suspect::gain).reversed());
-            double least = here.getFirst().gain() - FAR_RARER;
+            double least = Math.max(here.getFirst().gain() - FAR_RARER, HOPELESS);
             for (Suspect suspect : here.subList(0, Math.min(MOST_IN_FULL, here.size()))) {
                 if (suspect.gain() >= least) {
                     World one = suspect.first();
@@ -371,7 +374,7 @@ final class RigWorlds {
         if (oddness.size() > 1) {
             oddness.putIfAbsent(Optional.empty(), 0);
         }
-        return FaultCatalogue.everyFault(boxes.key().rig()).stream()
+        return boxes.key().everyFault().stream()
                 .filter(f -> oddness.containsKey(f.place().ofCircuit()))
                 .filter(f -> !f.kind().isSeen() && which.test(f))
                 .sorted(Comparator.comparing(

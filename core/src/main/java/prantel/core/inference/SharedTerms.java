@@ -1,5 +1,6 @@
 package prantel.core.inference;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -24,6 +25,13 @@ final class SharedTerms {
     record Fit(double logDensity, double[] fitted) {}
 
     static Fit of(List<Row> rows, int terms) {
+        boolean[] all = new boolean[rows.size()];
+        Arrays.fill(all, true);
+        return of(rows, all, terms);
+    }
+
+    /** @param in which of the rows */
+    static Fit of(List<Row> rows, boolean[] in, int terms) {
         double[][] m = new double[terms][terms];
         double[] b = new double[terms];
         double quad = 0;
@@ -31,14 +39,23 @@ final class SharedTerms {
         for (int k = 0; k < terms; k++) {
             m[k][k] = 1;
         }
-        for (Row row : rows) {
+        int count = 0;
+        for (int i = 0; i < in.length; i++) {
+            if (!in[i]) {
+                continue;
+            }
+            count++;
+            Row row = rows.get(i);
             double weight = 1 / (row.sigma() * row.sigma());
             quad += row.residual() * row.residual() * weight;
             logDet += 2 * Math.log(row.sigma());
             for (int k = 0; k < terms; k++) {
-                b[k] += row.terms()[k] * row.residual() * weight;
-                for (int l = 0; l < terms; l++) {
-                    m[k][l] += row.terms()[k] * row.terms()[l] * weight;
+                double weighted = row.terms()[k] * weight;
+                if (weighted != 0) {
+                    b[k] += weighted * row.residual();
+                    for (int l = 0; l < terms; l++) {
+                        m[k][l] += weighted * row.terms()[l];
+                    }
                 }
             }
         }
@@ -47,7 +64,7 @@ final class SharedTerms {
         for (int k = 0; k < terms; k++) {
             quad -= b[k] * u[k];
         }
-        return new Fit(-0.5 * (quad + logDet + rows.size() * LOG_TWO_PI), u);
+        return new Fit(-0.5 * (quad + logDet + count * LOG_TWO_PI), u);
     }
 
     /** Gaussian elimination of a positive definite matrix in place. @return logarithm of its determinant */

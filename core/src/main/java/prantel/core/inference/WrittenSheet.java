@@ -10,6 +10,8 @@ import prantel.core.sequence.SlotId;
 
 /** What stands in the boxes of one sheet, understood. Boxes that were never touched are blank. */
 public record WrittenSheet(Map<SlotId, Written> written) {
+    private static final Written BLANK = new Written.Blank();
+
     public WrittenSheet {
         written = Map.copyOf(written);
     }
@@ -29,7 +31,7 @@ public record WrittenSheet(Map<SlotId, Written> written) {
     }
 
     public Written at(SlotId slot) {
-        return written.getOrDefault(slot, new Written.Blank());
+        return written.getOrDefault(slot, BLANK);
     }
 
     public boolean isBlank(SlotId slot) {

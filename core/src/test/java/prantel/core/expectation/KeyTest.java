@@ -19,6 +19,7 @@ import prantel.core.instrument.Reading;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
+import prantel.core.rig.Workmanship;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -161,5 +162,29 @@ class KeyTest {
                 .hasMessageContaining("900 Ω");
         assertThatThrownBy(() -> key(Rigs.fiveSockets(), Faults.reversed(2), Faults.reversed(2)))
                 .hasMessageContaining("once");
+    }
+
+    /** Held against a rig that was made with joints twice as bad: what is more there lies in the joints. */
+    @Test
+    void whatLiesInTheJointsOfAReadingIsWhatTwiceAsBadOnesAdd() {
+        Workmanship once = new Workmanship(0.5, 4, 50);
+        Workmanship twice = new Workmanship(1, 8, 50);
+        Key key = Key.of(Rigs.rig(once, 6, 13, 19), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
+        Key worse = Key.of(Rigs.rig(twice, 6, 13, 19), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
+        Bench good = key.bench(FaultSet.NONE);
+        Bench bad = worse.bench(FaultSet.NONE);
+        int compared = 0;
+        for (Expectation e : key.expectations()) {
+            if (e.slot() instanceof Slot.Measured m) {
+                boolean continuity = m.function().isContinuity() && Double.isFinite(good.value(m));
+                assertThat(key.inJoints(m.id()))
+                        .as(m.id().value())
+                        .isCloseTo(continuity ? bad.value(m) - good.value(m) : 0, within(1e-9));
+                compared += continuity ? 1 : 0;
+            }
+        }
+        assertThat(compared).isGreaterThan(5);
+        assertThat(key.inJoints(new SlotId("sockets/r1r2/socket-3")))
+                .isGreaterThan(key.inJoints(new SlotId("sockets/r1r2/socket-1")));
     }
 }
