@@ -50,7 +50,7 @@ export function ProfilePicture({
   const measuredAt = new Set(samples.map((s) => s.station));
   const stations = circuit.stations.filter((s) => measuredAt.has(s.id));
   const far = Math.max(1, ...stations.map((s) => s.atMetres));
-  const numbers = samples.flatMap((s) => [s.healthyOhms, s.withFaultsOhms, s.bandHighOhms]);
+  const numbers = samples.flatMap((s) => [s.healthyOhms, s.withFaultsOhms, s.band?.highOhms ?? null]);
   const top = Math.max(
     0.1,
     ...[...numbers, ...dots.map((d) => d.ohms)].filter((n): n is number => n !== null),
@@ -223,8 +223,8 @@ function curvePath(curve: Curve, value: (s: Sample) => number | null, x: Scale, 
 
 /** The expected band up to where it is open: with the set faults, or healthy. */
 function bandPath(curve: Curve, faulted: boolean, x: Scale, y: Scale): string {
-  const high = (s: Sample) => (faulted ? s.bandHighOhms : s.healthyHighOhms);
-  const low = (s: Sample) => (faulted ? s.bandLowOhms : s.healthyLowOhms) ?? 0;
+  const high = (s: Sample) => (faulted ? s.band : s.healthyBand)?.highOhms ?? null;
+  const low = (s: Sample) => (faulted ? s.band : s.healthyBand)?.lowOhms ?? 0;
   const firstOpen = curve.samples.findIndex((s) => high(s) === null);
   const closed = firstOpen < 0 ? curve.samples : curve.samples.slice(0, firstOpen);
   if (closed.length === 0) return "";

@@ -15,8 +15,8 @@ const PAD = 20;
 /** One reading on a logarithmic rail: limit, healthy value, expected band, recorded value. */
 export function ReadingRail({ line }: Props) {
   const scale = rail([
-    line.bandLowOhms,
-    line.bandHighOhms,
+    line.band?.lowOhms ?? null,
+    line.band?.highOhms ?? null,
     line.healthyOhms,
     line.expectedOhms,
     line.writtenOhms,
@@ -25,10 +25,10 @@ export function ReadingRail({ line }: Props) {
   const x = (ohms: number | null) =>
     PAD + (W - 2 * PAD) * (ohms === null ? scale.overRange + 0.05 : scale.at(ohms));
   const bandEnds = [
-    x(line.bandLowOhms),
-    line.bandHighOhms === null ? W - PAD : x(line.bandHighOhms),
+    x(line.band?.lowOhms ?? null),
+    line.band?.highOhms ? x(line.band.highOhms) : W - PAD,
   ] as const;
-  const from = line.bandLowOhms === null ? PAD + (W - 2 * PAD) * scale.overRange : bandEnds[0];
+  const from = line.band === null ? PAD + (W - 2 * PAD) * scale.overRange : bandEnds[0];
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="w-full max-w-[340px]" role="img" aria-label={describe(line)}>
       <line

@@ -27,10 +27,8 @@ function sample(
     atFront,
     healthyOhms: healthy,
     withFaultsOhms: faulted,
-    bandLowOhms: faulted === null ? null : faulted * 0.9,
-    bandHighOhms: faulted === null ? null : faulted * 1.1,
-    healthyLowOhms: healthy * 0.9,
-    healthyHighOhms: healthy * 1.1,
+    band: faulted === null ? null : { lowOhms: faulted * 0.9, highOhms: faulted * 1.1 },
+    healthyBand: { lowOhms: healthy * 0.9, highOhms: healthy * 1.1 },
     healthyShown: `${healthy} Ω`,
     withFaultsShown: faulted === null ? ">99.9 kΩ" : `${faulted} Ω`,
   };
@@ -108,8 +106,7 @@ describe("ReadingRail", () => {
     healthy: "0.72 Ω",
     healthyOhms: 0.72,
     expectedOhms: 1.34,
-    bandLowOhms: 1.18,
-    bandHighOhms: 1.5,
+    band: { lowOhms: 1.18, highOhms: 1.5 },
     limit: { atMost: true, ohms: 1.4, shown: "≤ 1.40 Ω", source: "", working: "" },
   } as unknown as Schemas["Line"];
 
@@ -126,8 +123,7 @@ describe("ReadingRail", () => {
       written: "",
       writtenOhms: null,
       side: "nothing",
-      bandLowOhms: null,
-      bandHighOhms: null,
+      band: null,
       limit: null,
     };
     const { container } = render(<ReadingRail line={open} />);

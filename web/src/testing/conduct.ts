@@ -10,8 +10,7 @@ function list(id: List["list"], items: string[], complete = false): List {
     items: items.map((i) => ({
       id: i,
       words: i,
-      by: complete ? "Ines Marrow" : null,
-      at: complete ? "2026-11-26T10:00:00Z" : null,
+      ticked: complete ? { by: "Ines Marrow", at: "2026-11-26T10:00:00Z" } : null,
     })),
   };
 }

@@ -17,14 +17,14 @@ export function TickList({ view, disabled = false, onTick }: Props) {
             <input
               type="checkbox"
               className="size-6 shrink-0 accent-[var(--work)]"
-              checked={item.at !== null}
+              checked={item.ticked !== null}
               disabled={disabled}
               onChange={(e) => onTick(item.id, e.target.checked)}
             />
             <span className="min-w-0 flex-1">{item.words}</span>
-            {item.at && (
+            {item.ticked && (
               <span className="shrink-0 text-right text-[14px] text-ink2">
-                {item.by} <span className="tabular-nums">{clock(item.at)}</span>
+                {item.ticked.by} <span className="tabular-nums">{clock(item.ticked.at)}</span>
               </span>
             )}
           </label>

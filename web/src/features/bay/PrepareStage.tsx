@@ -26,7 +26,7 @@ export function PrepareStage({ id, bay, open }: Props) {
       {(c) => {
         const list = listOf(c.lists, "PREPARE");
         const ready = listOf(c.lists, "READY");
-        const left = list.items.filter((i) => i.at === null).length;
+        const left = list.items.filter((i) => i.ticked === null).length;
         return (
           <div className="grid items-start gap-4 lg:grid-cols-2">
             <Pane title="Looked at" aside={left === 0 ? "all of it" : `${left} to go`} wall="work">

@@ -79,7 +79,7 @@ describe("GoLive", () => {
   });
 
   it("opens when both have said and seen everything, each tick kept by itself", async () => {
-    const item = { id: "ask", words: "I ask for permission to energise", by: null, at: null };
+    const item = { id: "ask", words: "I ask for permission to energise", ticked: null };
     const lists: Schemas["ListView"][] = [
       { list: "LIVE_ASKED", title: "Before it goes live", items: [item], complete: false },
       { list: "LIVE_GIVEN", title: "Seen by the assessor", items: [], complete: true },
@@ -96,7 +96,7 @@ describe("GoLive", () => {
       lists: lists.map((l) => ({
         ...l,
         complete: true,
-        items: l.items.map((i) => ({ ...i, by: "Lena Brook", at: "2026-11-26T10:42:00Z" })),
+        items: l.items.map((i) => ({ ...i, ticked: { by: "Lena Brook", at: "2026-11-26T10:42:00Z" } })),
       })),
     });
     await userEvent.click(screen.getByLabelText(/I ask for permission/));

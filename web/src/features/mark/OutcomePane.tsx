@@ -25,11 +25,11 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
   if (outcome.given) {
     return (
       <Pane title="Outcome" wall="work">
-        <p className="text-[20px] font-bold">{words(outcome.given)}</p>
+        <p className="text-[20px] font-bold">{words(outcome.given.verdict)}</p>
         <p className="text-ink2">
-          signed {clock(outcome.at)} · {outcome.points} of {outcome.outOf} points
+          signed {clock(outcome.given.at)} · {outcome.points} of {outcome.outOf} points
         </p>
-        {outcome.reason && <p className="mt-1">Otherwise than proposed: {outcome.reason}</p>}
+        {outcome.given.reason && <p className="mt-1">Otherwise than proposed: {outcome.given.reason}</p>}
         <Repeat outcome={outcome} />
       </Pane>
     );

@@ -21,9 +21,6 @@ const outcome: Schemas["OutcomeLine"] = {
   mayDecide: true,
   whyNot: "",
   given: null,
-  reason: "",
-  by: "",
-  at: null,
 };
 
 const signed: Schemas["OpinionLine"] = {

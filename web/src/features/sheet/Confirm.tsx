@@ -34,7 +34,7 @@ export function Confirm({ id, view }: { id: string; view: SheetView }) {
     );
   }
   if (!hasLive || view.live) return null;
-  return asking || liveAsked.items.some((i) => i.at) ? (
+  return asking || liveAsked.items.some((i) => i.ticked) ? (
     <Pane
       title={liveAsked.complete ? "Asked: your assessor looks, then decides" : liveAsked.title}
       wall="caution"

@@ -35,9 +35,9 @@ export function People() {
           <>
             {view.code && (
               <p role="status" className="mb-3 border-l-4 border-work bg-work-soft p-3">
-                Code for <b>{view.codeFor}</b>, shown this once:{" "}
-                <b className="text-[20px] tracking-widest">{view.code}</b>. It works once, for a week, under
-                “I have a code” on the sign-in page.
+                Code for <b>{view.code.of}</b>, shown this once:{" "}
+                <b className="text-[20px] tracking-widest">{view.code.code}</b>. It works once, for a week,
+                under “I have a code” on the sign-in page.
               </p>
             )}
             <ul className="mb-3 divide-y divide-line">

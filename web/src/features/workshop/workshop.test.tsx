@@ -22,7 +22,7 @@ const ines: Schemas["PersonLine"] = {
   blocked: false,
   leftAt: null,
 };
-const people: Schemas["PeopleView"] = { people: [ines], code: null, codeFor: null };
+const people: Schemas["PeopleView"] = { people: [ines], code: null };
 
 function pane(title: string): HTMLElement {
   const heading = screen.getByRole("heading", { name: new RegExp(`^${title}`) });
@@ -75,7 +75,7 @@ describe("Workshop", () => {
     await userEvent.type(screen.getByLabelText("Sign-in name"), "guest");
     await userEvent.click(within(pane("People")).getByLabelText("assessor"));
     await userEvent.click(within(pane("People")).getByLabelText("candidate"));
-    server.answers["POST /api/workshop/people"] = { ...people, code: "abc234", codeFor: "guest" };
+    server.answers["POST /api/workshop/people"] = { ...people, code: { code: "abc234", of: "guest" } };
     await userEvent.click(within(pane("People")).getByRole("button", { name: "Invite" }));
     expect(await screen.findByText("abc234")).toBeInTheDocument();
     expect(server.sent.at(-1)?.body).toMatchObject({ roles: ["ASSESSOR"], password: "" });

@@ -59,7 +59,7 @@ class AccountsTest {
                         PEOPLE,
                         Map.of("signInName", "guest-1", "name", "Guest", "roles", List.of("ASSESSOR"), "password", ""))
                 .json();
-        String code = made.get("code").asString();
+        String code = made.get("code").get("code").asString();
         assertThat(line("guest-1").get("invited").asBoolean()).isTrue();
         Browser guest = new Browser(mvc);
         Map<String, Object> accept = Map.of(
@@ -170,6 +170,7 @@ class AccountsTest {
         String reset = administrator()
                 .post(PEOPLE + "/forgetful/reset", Map.of())
                 .json()
+                .get("code")
                 .get("code")
                 .asString();
         assertThat(device.get("/api/my/sheets").status())

@@ -458,6 +458,7 @@ class AssessmentFlowTest {
                         .json()
                         .get("outcome")
                         .get("given")
+                        .get("verdict")
                         .asString())
                 .isEqualTo("REFERRAL");
         assertThat(assessor.put(path + "/marks", all.get(0)).status())

@@ -353,6 +353,7 @@ class JudgementFlowTest {
                         .json()
                         .get("outcome")
                         .get("given")
+                        .get("verdict")
                         .asString())
                 .isEqualTo("REFERRAL");
     }

@@ -281,6 +281,7 @@ class SchemeFlowTest {
                         .json()
                         .get("outcome")
                         .get("given")
+                        .get("verdict")
                         .asString())
                 .isEqualTo("STOPPED");
     }

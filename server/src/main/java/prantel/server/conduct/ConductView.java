@@ -57,12 +57,11 @@ public record ConductView(
 
     public record TestedCircuit(String id, String label, boolean ring, boolean tested) {}
 
-    /** An item of a list, by whom it was ticked and when; nulls while it is open. */
+    /** An item of a list. @param ticked null while it is open */
     public record ItemLine(
-            String id,
-            String words,
-            @Nullable String by,
-            @Nullable OffsetDateTime at) {}
+            String id, String words, @Nullable TickedLine ticked) {}
+
+    public record TickedLine(String by, OffsetDateTime at) {}
 
     public record ListView(Checklist list, String title, List<ItemLine> items, boolean complete) {}
 

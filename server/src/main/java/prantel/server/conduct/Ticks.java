@@ -12,6 +12,7 @@ import prantel.server.assessment.Assessments;
 import prantel.server.conduct.ConductView.ItemLine;
 import prantel.server.conduct.ConductView.ListView;
 import prantel.server.conduct.ConductView.Tick;
+import prantel.server.conduct.ConductView.TickedLine;
 
 /** Items of lists that are ticked, and by whom. */
 @Service
@@ -56,8 +57,7 @@ public class Ticks {
                     return new ItemLine(
                             item.id(),
                             item.words(),
-                            done == null ? null : accounts.nameOf(done.by()),
-                            done == null ? null : done.at());
+                            done == null ? null : new TickedLine(accounts.nameOf(done.by()), done.at()));
                 })
                 .toList();
         return new ListView(

@@ -143,8 +143,7 @@ record MarkingView(
 
     /** Within what it may lie, with why, and its limit. */
     record BoxBand(
-            @Nullable Double bandLowOhms,
-            @Nullable Double bandHighOhms,
+            Pictures.@Nullable Band band,
             List<ReasonLine> bandReasons,
             @Nullable LimitLine limit) {}
 
@@ -266,7 +265,7 @@ record MarkingView(
     record OutcomeLine(
             @JsonUnwrapped OutcomeProposal proposal,
             @JsonUnwrapped OutcomeChoice choice,
-            @JsonUnwrapped OutcomeGiven decision) {}
+            @Nullable OutcomeGiven given) {}
 
     /** What is proposed, and why. */
     record OutcomeProposal(
@@ -280,12 +279,8 @@ record MarkingView(
     /** What may be decided. */
     record OutcomeChoice(List<VerdictWords> choices, boolean mayDecide, String whyNot) {}
 
-    /** What was decided. */
-    record OutcomeGiven(
-            @Nullable Verdict given,
-            String reason,
-            String by,
-            @Nullable OffsetDateTime at) {}
+    /** What was decided. @param reason why otherwise than proposed, or empty */
+    record OutcomeGiven(Verdict verdict, String reason, String by, OffsetDateTime at) {}
 
     /** The result that was decided on. @param differs what the rules of today would make otherwise */
     record Kept(List<MarkExport.KeptMark> marks, List<String> differs) {}
@@ -374,8 +369,7 @@ record MarkingView(
                 HeldAgainst.of(finding),
                 RigGives.of(e),
                 new BoxBand(
-                        Pictures.low(e.window()),
-                        Pictures.high(e.window()),
+                        Pictures.band(e.window()),
                         slot instanceof Slot.Measured m ? reasons(m, key, e.window()) : List.of(),
                         slot.limit().map(l -> limit(l, slot)).orElse(null)),
                 finding.explanations().stream()
@@ -551,10 +545,6 @@ record MarkingView(
                                 .toList(),
                         open == 0 && given == null && against.isEmpty(),
                         open == 0 ? against : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change"),
-                new OutcomeGiven(
-                        given == null ? null : given.given(),
-                        given == null ? "" : given.reason(),
-                        given == null ? "" : given.by(),
-                        given == null ? null : given.at()));
+                given == null ? null : new OutcomeGiven(given.given(), given.reason(), given.by(), given.at()));
     }
 }

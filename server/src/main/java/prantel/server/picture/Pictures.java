@@ -49,12 +49,11 @@ public final class Pictures {
             String healthyShown,
             String withFaultsShown) {}
 
-    /** Within what. */
-    public record SampleBand(
-            @Nullable Double bandLowOhms,
-            @Nullable Double bandHighOhms,
-            @Nullable Double healthyLowOhms,
-            @Nullable Double healthyHighOhms) {}
+    /** Within what it lies; null where it is no number. */
+    public record SampleBand(@Nullable Band band, @Nullable Band healthyBand) {}
+
+    /** @param highOhms null where over-range may be read as well */
+    public record Band(double lowOhms, @Nullable Double highOhms) {}
 
     public static List<CircuitLine> circuits(Rig rig) {
         return rig.circuits().stream().map(Pictures::circuit).toList();
@@ -118,17 +117,14 @@ public final class Pictures {
                         finite(expected.withFaults().base()),
                         expected.healthy().shown(),
                         expected.withFaults().shown()),
-                new SampleBand(low(band), high(band), low(healthy), high(healthy)));
+                new SampleBand(band(band), band(healthy)));
     }
 
-    /** Lower end of a window; null where it has no number. */
-    public static @Nullable Double low(Window window) {
-        return window.measured().isNumeric() ? (Double) window.low() : null;
-    }
-
-    /** Upper end of a window; null where over-range may be read, or no number. */
-    public static @Nullable Double high(Window window) {
-        return window.measured() instanceof Window.Between between ? (Double) between.high() : null;
+    /** A window as it is drawn; null where it has no number. */
+    public static @Nullable Band band(Window window) {
+        return window.measured().isNumeric()
+                ? new Band(window.low(), window.measured() instanceof Window.Between between ? between.high() : null)
+                : null;
     }
 
     /** JSON has no infinity. */

@@ -45,19 +45,19 @@ class PeopleController {
     record Standing(boolean blocked, boolean left) {}
 
     /** @param code shown once; null where none was made */
-    record PeopleView(
-            List<PersonLine> people,
-            @Nullable String code,
-            @Nullable String codeFor) {}
+    record PeopleView(List<PersonLine> people, @Nullable PersonCode code) {}
+
+    /** @param of who may use it */
+    record PersonCode(String code, String of) {}
 
     @GetMapping
     PeopleView people() {
-        return view(null, null);
+        return view(null);
     }
 
-    private PeopleView view(@Nullable String code, @Nullable String codeFor) {
+    private PeopleView view(@Nullable PersonCode code) {
         Set<String> invited = accounts.invited();
-        return new PeopleView(accounts.all().stream().map(a -> line(a, invited)).toList(), code, codeFor);
+        return new PeopleView(accounts.all().stream().map(a -> line(a, invited)).toList(), code);
     }
 
     private PersonLine line(Account a, Set<String> invited) {
@@ -81,33 +81,33 @@ class PeopleController {
     PeopleView add(@RequestBody NewPerson person, Principal who) {
         if (person.password().isEmpty()) {
             String code = accounts.invite(person.signInName(), person.name(), set(person.roles()), who.getName());
-            return view(code, person.signInName());
+            return view(new PersonCode(code, person.signInName()));
         }
         accounts.add(person.signInName(), person.name(), set(person.roles()), person.password());
-        return view(null, null);
+        return view(null);
     }
 
     @PutMapping("/{id}/roles")
     PeopleView roles(@PathVariable String id, @RequestBody NewRoles roles) {
         accounts.setRoles(id, set(roles.roles()));
-        return view(null, null);
+        return view(null);
     }
 
     @PutMapping("/{id}/standing")
     PeopleView standing(@PathVariable String id, @RequestBody Standing standing) {
         accounts.setBlocked(id, standing.blocked());
         accounts.setLeft(id, standing.left());
-        return view(null, null);
+        return view(null);
     }
 
     @PostMapping("/{id}/reset")
     PeopleView reset(@PathVariable String id, Principal who) {
-        return view(accounts.reset(id, who.getName()), id);
+        return view(new PersonCode(accounts.reset(id, who.getName()), id));
     }
 
     @PostMapping("/{id}/unlock")
     PeopleView unlock(@PathVariable String id) {
         accounts.unlock(id);
-        return view(null, null);
+        return view(null);
     }
 }
