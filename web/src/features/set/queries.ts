@@ -97,8 +97,11 @@ export function useSetWrites(id: string) {
     return client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
   };
   const refresh = () => void client.invalidateQueries({ queryKey: setQueries.view(id).queryKey });
+  // one after the other: the answer to an earlier write must not stand over that to a later one
+  const scope = { id: `set ${id}` };
   return {
     faults: useMutation({
+      scope,
       mutationFn: (w: { faults: Fault[]; basedOn: number; from: string | null }) =>
         deed(["faults", id, w], (eventId) =>
           data(api.PUT("/api/assessments/{id}/faults", { params, body: { eventId, ...w } })),
@@ -107,6 +110,7 @@ export function useSetWrites(id: string) {
       onError: refresh,
     }),
     lockOff: useMutation({
+      scope,
       mutationFn: () =>
         deed(["lock-off", id], (eventId) =>
           data(api.POST("/api/assessments/{id}/lock-off", { params, body: { eventId } })),
@@ -114,6 +118,7 @@ export function useSetWrites(id: string) {
       onSuccess: keep,
     }),
     answers: useMutation({
+      scope,
       mutationFn: (answers: Schemas["AcceptedAnswer"][]) =>
         deed(["answers", id, answers], (eventId) =>
           data(api.PUT("/api/assessments/{id}/answers", { params, body: { eventId, answers } })),

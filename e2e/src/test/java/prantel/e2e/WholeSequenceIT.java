@@ -111,7 +111,10 @@ class WholeSequenceIT extends BrowserTest {
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^High-resistance joint")))
                 .click();
         button(page, "Put it in the set").click();
+        assertThat(page.getByText("1 fault", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         button(page, "It is locked off and proved dead").click();
+        assertThat(page.getByText("dead, locked off")).isVisible();
         button(page, "Set and prove these faults").click();
         Proving.tick(page, 0);
         Proving.measureAll(page);

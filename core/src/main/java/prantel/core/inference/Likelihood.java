@@ -10,6 +10,8 @@ import java.util.Set;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Window;
 import prantel.core.expectation.Window.Side;
+import prantel.core.instrument.Saying;
+import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
 import prantel.core.sequence.Slot;
@@ -335,6 +337,10 @@ final class Likelihood {
             boxes.number(id).ifPresent(own::add);
             over |= boxes.isOver(id);
         }
+        Optional<Window> words = wordsOfOneOf(slot);
+        if (words.isPresent()) {
+            return new Predicted.InWindow(words.get());
+        }
         boolean summed = slot.rule() == Slot.Rule.SUM || slot.rule() == Slot.Rule.SPREAD;
         if (over && slot.rule() != Slot.Rule.LOWEST) {
             return Predicted.OVER;
@@ -343,6 +349,21 @@ final class Likelihood {
             return new Predicted.InWindow(boxes.at(slot.id()).window());
         }
         return new Predicted.Exactly(slot.rule().of(own));
+    }
+
+    /** The words that stand in a box that is chosen from others, where one of those says the same. */
+    private Optional<Window> wordsOfOneOf(Slot.Composed slot) {
+        Written chosen = boxes.written(slot.id());
+        List<Written> own = slot.of().stream().map(boxes::written).toList();
+        return switch (chosen) {
+            case Written.Stopped(String text, Stop stop)
+            when own.stream().anyMatch(w -> w instanceof Written.Stopped s && s.stop() == stop) ->
+                Optional.of(Window.stopped(stop));
+            case Written.Said(String text, Saying saying)
+            when own.stream().anyMatch(w -> w instanceof Written.Said s && s.saying() == saying) ->
+                Optional.of(Window.words(saying));
+            default -> Optional.empty();
+        };
     }
 
     private double single(Slot slot, Predicted predicted) {

@@ -162,4 +162,15 @@ class RigWorldsTest {
                 .count();
         assertThat(taken).isLessThanOrEqualTo(1);
     }
+
+    /** The highest of several loops where one cannot be read is that it cannot: it is as right as that one. */
+    @Test
+    void wordsThatWereChosenFollowFromTheBoxTheyComeFrom() {
+        Map<SlotId, String> texts = read(KEY, Faults.reversed(5));
+        SlotId chosen = new SlotId("sockets/zs");
+        assertThat(texts.get(chosen)).isEqualTo("no supply");
+        assertThat(told(KEY, texts, Beside.NOTHING)).doesNotContainKey(chosen);
+        texts.put(new SlotId("sockets/zs/socket-5"), "0.52 Ω");
+        assertThat(told(KEY, texts, Beside.NOTHING)).as("where none says so").containsKey(chosen);
+    }
 }
