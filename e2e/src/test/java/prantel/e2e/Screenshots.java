@@ -101,7 +101,7 @@ class Screenshots {
 
     private static void rigs(Page page) {
         link(page, "^Rigs$");
-        page.getByText("Bunkhouse").waitFor();
+        page.getByText("New rig").waitFor();
         take(page, "rigs");
         link(page, "^Creamery");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hall lighting, way 5"))
