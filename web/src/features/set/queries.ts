@@ -165,7 +165,9 @@ export function useProofWrites(id: string) {
         ),
       onSuccess: keep,
     }),
+    // readings and ticks one after the other; what moves relays waits for nothing
     handled: useMutation({
+      scope: { id: `proof ${id}` },
       mutationFn: (w: { fault: number; what: "SET" | "SEEN"; done: boolean }) =>
         deed(["handled", id, w], (eventId) =>
           data(api.POST("/api/assessments/{id}/proof/handled", { params, body: { eventId, ...w } })),
@@ -173,6 +175,7 @@ export function useProofWrites(id: string) {
       onSuccess: keep,
     }),
     reading: useMutation({
+      scope: { id: `proof ${id}` },
       mutationFn: (w: { slot: string; text: string }) =>
         deed(["reading", id, w], (eventId) =>
           data(api.POST("/api/assessments/{id}/proof/readings", { params, body: { eventId, ...w } })),

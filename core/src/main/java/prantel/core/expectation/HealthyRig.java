@@ -27,6 +27,8 @@ import prantel.core.sequence.SlotPlan;
  * it. Safe for use by several threads.
  */
 final class HealthyRig {
+    private static final Variation TWICE_THE_JOINTS = new Variation(1, 2, 1, 1, 1, 1, 1);
+
     private final Rig rig;
     private final Scheme scheme;
     private final Tester tester;
@@ -44,7 +46,6 @@ final class HealthyRig {
     private final @Nullable Expectation[] composed;
     private final Map<SlotId, Double> inJoints = new ConcurrentHashMap<>();
     private volatile @Nullable List<Fault> everyFault;
-    private static final Variation TWICE_THE_JOINTS = new Variation(1, 2, 1, 1, 1, 1, 1);
 
     HealthyRig(Rig rig, Scheme scheme, Tester tester, AsBuilt asBuilt) {
         this.rig = rig;
