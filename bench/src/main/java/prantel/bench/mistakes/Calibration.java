@@ -18,6 +18,10 @@ final class Calibration {
         told.add(new Told(share, so));
     }
 
+    void add(Calibration other) {
+        told.addAll(other.told);
+    }
+
     /** @param mean of the shares told @param so share of them that were so @param low and high of its 95 % interval (Wilson) */
     private record Bin(int count, double mean, double so, double low, double high) {}
 

@@ -33,6 +33,7 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Variation;
+import prantel.core.safety.SafetyCheck;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
@@ -82,6 +83,12 @@ final class Corpus {
             "tester-stuck",
             "copied-record",
             "round-numbers",
+            "surge-protection-in",
+            "load-in-throughout",
+            "earth-left-off",
+            "ends-left-in",
+            "not-joined",
+            "switch-closed",
             "fault-not-set",
             "fault-elsewhere",
             "fault-left-over",
@@ -179,6 +186,7 @@ final class Corpus {
             spoilt.putAll(others.getFirst().readings());
         }
         making.spoil(kind, spoilt);
+        making.choose(kind, spoilt);
         making.compose(spoilt, kind);
         return off(key, kind, honest, spoilt, beside);
     }
@@ -286,6 +294,8 @@ final class Corpus {
         private final Map<String, Double> residue;
         private final Map<SlotId, Double> hands;
         private final double leadFactor;
+        private final Set<CircuitId> byMethodOne = new HashSet<>();
+        private final boolean mayGoLive;
 
         Making(Key key) {
             this(
@@ -308,6 +318,8 @@ final class Corpus {
             this.gain = same.gain;
             this.residue = same.residue;
             this.hands = same.hands;
+            this.byMethodOne.addAll(same.byMethodOne);
+            this.mayGoLive = same.mayGoLive;
         }
 
         private Making(Variation built, Key key) {
@@ -318,6 +330,12 @@ final class Corpus {
             this.gain = new LinkedHashMap<>();
             this.residue = new LinkedHashMap<>();
             this.hands = new LinkedHashMap<>();
+            this.mayGoLive = SafetyCheck.of(key.rig(), key.faults()).mayGoLive();
+            key.expectations().stream()
+                    .map(Expectation::slot)
+                    .filter(s -> s.step() == TestKind.R1_R2 && !(s instanceof Slot.Composed))
+                    .flatMap(s -> s.circuit().stream())
+                    .forEach(byMethodOne::add);
         }
 
         /** Another one at the very same rig. */
@@ -373,18 +391,17 @@ final class Corpus {
             return texts;
         }
 
-        /** One method for each circuit. */
+        /** One method for each circuit, the first where a scheme asks for either; nothing live where that would be dangerous. */
         private boolean wanted(Slot.Measured slot) {
-            return slot.step() != TestKind.R2
-                    || slot.circuit()
-                            .map(c -> key.rig().circuit(c) instanceof prantel.core.rig.Submain)
-                            .orElse(false);
+            return slot.step() == TestKind.R2
+                    ? slot.circuit().filter(byMethodOne::contains).isEmpty()
+                    : mayGoLive || !slot.step().isLive();
         }
 
         /** Boxes for the record, from the candidate's own. */
         void compose(Map<SlotId, String> texts, String kind) {
             for (Expectation e : key.expectations()) {
-                if (!(e.slot() instanceof Slot.Composed c)) {
+                if (!(e.slot() instanceof Slot.Composed c) || c.step().isLive() && !mayGoLive) {
                     continue;
                 }
                 List<Double> own = new ArrayList<>();
@@ -400,7 +417,6 @@ final class Corpus {
                 if (own.isEmpty() && !over) {
                     continue;
                 }
-                boolean tellable = own.stream().distinct().count() > 1;
                 Slot first = key.expectation(c.of().getFirst()).slot();
                 if (over && c.rule() != Slot.Rule.LOWEST) {
                     if (first instanceof Slot.Measured m) {
@@ -416,7 +432,7 @@ final class Corpus {
                 }
                 double max = own.stream().mapToDouble(x -> x).max().orElseThrow();
                 double min = own.stream().mapToDouble(x -> x).min().orElseThrow();
-                boolean here = tellable && chosenHere(c);
+                boolean here = c.id().equals(chosen);
                 double between =
                         own.stream().filter(x -> x > min && x < max).findFirst().orElse(max);
                 double value = switch (c.rule()) {
@@ -441,11 +457,21 @@ final class Corpus {
 
         private @org.jspecify.annotations.Nullable SlotId chosen;
 
-        private boolean chosenHere(Slot.Composed slot) {
-            if (chosen == null && random.nextInt(3) == 0) {
-                chosen = slot.id();
-            }
-            return slot.id().equals(chosen);
+        /** A box of a mistake that is made once: one that has readings to choose from. */
+        void choose(String kind, Map<SlotId, String> texts) {
+            Slot.Rule rule = kind.equals("faster") ? Slot.Rule.SLOWER : Slot.Rule.HIGHEST;
+            List<SlotId> all = key.expectations().stream()
+                    .map(Expectation::slot)
+                    .filter(s -> s instanceof Slot.Composed c
+                            && c.rule() == rule
+                            && c.of().stream()
+                                            .flatMap(id -> base(texts.getOrDefault(id, "")).stream())
+                                            .distinct()
+                                            .count()
+                                    > 1)
+                    .map(Slot::id)
+                    .toList();
+            chosen = all.isEmpty() ? null : all.get(random.nextInt(all.size()));
         }
 
         private String written(Slot.Composed slot, double base) {
@@ -494,6 +520,12 @@ final class Corpus {
 
         private void otherwise(Map<SlotId, String> texts, Slot.Measured slot, SetUp setUp) {
             texts.put(slot.id(), text(slot, bench.value(slot, setUp)));
+        }
+
+        private void with(Map<SlotId, String> texts, Slot.Measured slot, List<Edit> edits) {
+            List<Action> actions = new ArrayList<>(slot.setUp().actions());
+            actions.add(new Action.Operate("otherwise", edits));
+            otherwise(texts, slot, new SetUp(actions));
         }
 
         private void onRange(Map<SlotId, String> texts, Slot.Measured slot, int range) {
@@ -593,7 +625,8 @@ final class Corpus {
                     });
                 case "range-too-low" ->
                     any(c -> of(c, TestKind.INSULATION).stream()
-                                    .anyMatch(m -> bench.value(m) > LOWEST_RANGE && bench.value(m) < 20 * LOWEST_RANGE))
+                                    .anyMatch(
+                                            m -> bench.value(m) > LOWEST_RANGE && bench.value(m) < 100 * LOWEST_RANGE))
                             .ifPresent(c -> of(c, TestKind.INSULATION).forEach(m -> onRange(texts, m, 0)));
                 case "range-too-high" ->
                     any(c -> of(c, TestKind.R1_R2).size() > 2)
@@ -610,13 +643,11 @@ final class Corpus {
                     insulation().forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
                 case "cpc-off" ->
                     any(c -> !of(c, TestKind.INSULATION).isEmpty())
-                            .ifPresent(c -> of(c, TestKind.INSULATION).forEach(m -> {
-                                List<Action> actions = new ArrayList<>(m.setUp().actions());
-                                actions.add(new Action.Operate(
-                                        "off",
-                                        List.of(new Edit.Open(Places.terminationAtBoard(c.id(), Conductor.CPC)))));
-                                otherwise(texts, m, new SetUp(actions));
-                            }));
+                            .ifPresent(c -> of(c, TestKind.INSULATION)
+                                    .forEach(m -> with(
+                                            texts,
+                                            m,
+                                            List.of(new Edit.Open(Places.terminationAtBoard(c.id(), Conductor.CPC))))));
                 case "lead-broken" ->
                     any(c -> of(c, TestKind.R1_R2).size() > 1)
                             .ifPresent(c -> of(c, TestKind.R1_R2)
@@ -700,13 +731,49 @@ final class Corpus {
                                         .filter(p -> p.load().isPresent())
                                         .toList();
                                 List<Edit> in = Loads.in(c, loaded.get(random.nextInt(loaded.size())));
-                                of(c, TestKind.INSULATION).forEach(m -> {
-                                    List<Action> actions =
-                                            new ArrayList<>(m.setUp().actions());
-                                    actions.add(new Action.Operate("in", in));
-                                    otherwise(texts, m, new SetUp(actions));
-                                });
+                                of(c, TestKind.INSULATION).forEach(m -> with(texts, m, in));
                             });
+                case "surge-protection-in" ->
+                    key.rig()
+                            .boards()
+                            .forEach(b -> of(m -> m.step() == TestKind.INSULATION_BOARD)
+                                    .forEach(m -> with(texts, m, Loads.surgeProtection(key.rig(), b))));
+                case "load-in-throughout" ->
+                    any(c -> c.points().stream().anyMatch(p -> p.load().isPresent()))
+                            .ifPresent(c -> {
+                                List<Point> loaded = c.points().stream()
+                                        .filter(p -> p.load().isPresent())
+                                        .toList();
+                                List<Edit> in = Loads.in(c, loaded.get(random.nextInt(loaded.size())));
+                                of(m -> m.step() == TestKind.INSULATION_BOARD
+                                                || m.step() == TestKind.INSULATION
+                                                        && m.circuit()
+                                                                .filter(c.id()::equals)
+                                                                .isPresent())
+                                        .forEach(m -> with(texts, m, in));
+                            });
+                case "earth-left-off" ->
+                    any(c -> !of(c, TestKind.ZS).isEmpty())
+                            .ifPresent(c -> of(c, TestKind.ZS)
+                                    .forEach(m ->
+                                            with(texts, m, List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET)))));
+                case "ends-left-in" ->
+                    any(Ring.class::isInstance)
+                            .ifPresent(c -> of(c, TestKind.RING).stream()
+                                    .filter(m -> !m.quantity().startsWith("R1"))
+                                    .forEach(m ->
+                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut))));
+                case "not-joined" ->
+                    any(Ring.class::isInstance)
+                            .ifPresent(c -> of(c, TestKind.RING).stream()
+                                    .filter(m -> m.quantity().equals("R1+Rn"))
+                                    .forEach(m ->
+                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.Cross))));
+                case "switch-closed" ->
+                    any(c -> !of(c, TestKind.POLARITY).isEmpty())
+                            .ifPresent(c -> of(c, TestKind.POLARITY)
+                                    .forEach(m ->
+                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.Operate))));
                 case "bond-left-on" ->
                     of(m -> m.step() == TestKind.BONDING)
                             .forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));

@@ -8,7 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.fault.FaultSet;
@@ -20,6 +23,8 @@ import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Marker;
+import prantel.core.scheme.Scheme;
+import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.formats.RigFile;
 import prantel.formats.ShippedSchemes;
@@ -29,6 +34,13 @@ import prantel.formats.TesterFile;
 public final class MistakeBench {
     private static final List<String> RIGS =
             List.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
+
+    private static final List<String> TESTERS = List.of("t1", "t2");
+
+    private static final int RECORDS_OF_A_DRAWN_RIG = 20;
+
+    /** So many times as many records on drawn rigs, all together, as with one tester on one rig of the demo. */
+    private static final int DRAWN_FOR_EACH = 10;
 
     /** Causes that are as good an answer for what was done: they cannot be told apart, or are the same thing. */
     private static final Map<String, List<Cause>> RIGHT = new LinkedHashMap<>();
@@ -52,6 +64,12 @@ public final class MistakeBench {
         RIGHT.put("load-in", List.of(Cause.LOAD_LEFT_IN));
         RIGHT.put("bond-left-on", List.of(Cause.BOND_LEFT_ON));
         RIGHT.put("earth-left-on", List.of(Cause.EARTH_LEFT_ON));
+        RIGHT.put("surge-protection-in", List.of(Cause.LOAD_LEFT_IN));
+        RIGHT.put("load-in-throughout", List.of(Cause.LOAD_LEFT_IN));
+        RIGHT.put("earth-left-off", List.of(Cause.EARTH_LEFT_OFF));
+        RIGHT.put("ends-left-in", List.of(Cause.ENDS_LEFT_IN));
+        RIGHT.put("not-joined", List.of(Cause.LINK_MISSING, Cause.LEAD_BROKEN));
+        RIGHT.put("switch-closed", List.of(Cause.OTHER_POSITION));
         RIGHT.put("current-of-ze", List.of(Cause.CURRENT_OF_ZE));
         RIGHT.put("neighbour", List.of(Cause.NEIGHBOUR));
         RIGHT.put("zs-calculated", List.of(Cause.CALCULATED));
@@ -86,36 +104,55 @@ public final class MistakeBench {
     public static void main(String[] args) throws Exception {
         int each = args.length > 0 ? Integer.parseInt(args[0]) : 60;
         double wider = args.length > 1 ? Double.parseDouble(args[1]) : 1;
-        Tally tally = new Tally();
         Path demo = Path.of(System.getProperty("prantel.demo", "demo"));
-        List<Key> healthy = new ArrayList<>();
+        Random random = new Random(11);
+        Tally ofTheDemo = new Tally();
         for (String rig : RIGS) {
-            for (String tester : List.of("t1", "t2")) {
-                healthy.add(Key.of(
+            for (String tester : TESTERS) {
+                Key key = Key.of(
                                 RigFile.read(Files.readAllBytes(demo.resolve(rig + ".rig.json"))),
                                 FaultSet.NONE,
                                 tester(demo, tester),
                                 ShippedSchemes.everyTest())
-                        .prepared());
+                        .prepared();
+                fill(ofTheDemo, new Corpus(random.nextLong(), wider), random, key, each / 2);
             }
         }
-        Random random = new Random(11);
-        for (Key key : healthy) {
-            Corpus corpus = new Corpus(random.nextLong(), wider);
-            for (int i = 0; i < each / 2; i++) {
-                Key faulty = corpus.with(key, random.nextInt(3));
-                corpus.make(faulty, "").ifPresent(tally::add);
-                String kind = Corpus.KINDS.get(random.nextInt(Corpus.KINDS.size()));
-                corpus.make(faulty, kind).ifPresent(tally::add);
-                if (i % 2 == 0) {
-                    tally.addSeveral(corpus.several(faulty, 2 + random.nextInt(2)));
-                }
-            }
+        Tally ofDrawn = new Tally();
+        DrawnRigs rigs = new DrawnRigs(random);
+        List<Scheme> schemes = ShippedSchemes.all().values().stream()
+                .map(ShippedSchemes.Shipped::scheme)
+                .toList();
+        for (int made = 0; made < DRAWN_FOR_EACH * each; made += RECORDS_OF_A_DRAWN_RIG) {
+            Tester tester = rigs.tester(tester(demo, TESTERS.get(random.nextInt(TESTERS.size()))));
+            Scheme scheme =
+                    random.nextBoolean() ? ShippedSchemes.everyTest() : schemes.get(random.nextInt(schemes.size()));
+            Key key = Key.of(rigs.rig(), FaultSet.NONE, tester, scheme);
+            fill(ofDrawn, new Corpus(random.nextLong(), wider), random, key, RECORDS_OF_A_DRAWN_RIG / 2);
         }
-        tally.print();
+        System.out.printf("On the rigs of the demo, full sequence:%n%n");
+        ofTheDemo.print();
+        System.out.printf(
+                "%nOn rigs drawn at random, each with other leads, half of them by one of the shipped schemes:%n%n");
+        ofDrawn.print();
+        ofTheDemo.calibration.add(ofDrawn.calibration);
+        System.out.printf("%nOf what was told with a share, how much was so:%n%n%s%n", ofTheDemo.calibration.table());
         String plot = System.getProperty("prantel.bench.plot");
         if (plot != null) {
-            Files.writeString(Path.of(plot), tally.calibration.svg());
+            Files.writeString(Path.of(plot), ofTheDemo.calibration.svg());
+        }
+    }
+
+    /** Half of them honest, half with a mistake; and for every fourth one more, with several. */
+    private static void fill(Tally tally, Corpus corpus, Random random, Key healthy, int count) {
+        for (int i = 0; i < count; i++) {
+            Key faulty = corpus.with(healthy, random.nextInt(3));
+            corpus.make(faulty, "").ifPresent(tally::add);
+            String kind = Corpus.KINDS.get(random.nextInt(Corpus.KINDS.size()));
+            corpus.make(faulty, kind).ifPresent(tally::add);
+            if (i % 2 == 0) {
+                tally.addSeveral(corpus.several(faulty, 2 + random.nextInt(2)));
+            }
         }
     }
 
@@ -270,21 +307,33 @@ public final class MistakeBench {
                             + made.texts().get(e.getKey()) + " for "
                             + made.key().expectation(e.getKey()).withFaults().shown() + " "
                             + e.getValue().stream()
-                                    .map(x -> x.cause() + " " + Math.round(100 * x.likelihood()))
+                                    .map(x -> x.cause() + " " + Math.round(100 * x.likelihood()) + " " + x.evidence())
                                     .toList()));
         }
 
         /** Marks for measuring that were not given in full. */
         private static List<String> lost(MadeRecord made) {
-            return Marker.mark(made.key(), new CandidateRecord(made.texts(), Map.of(), List.of())).marks().stream()
+            return Marker.mark(made.key(), record(made)).marks().stream()
                     .filter(m -> m.of().criterion().equals("measured"))
                     .filter(m -> m.award() != Award.FULL)
                     .map(m -> m.id())
                     .toList();
         }
 
+        /** What belongs to a part that was not done, since the rig must not go live, is out of account. */
+        private static CandidateRecord record(MadeRecord made) {
+            List<Slot> live = made.key().expectations().stream()
+                    .map(Expectation::slot)
+                    .filter(s -> s.step().isLive())
+                    .toList();
+            Set<SlotId> out = live.stream().anyMatch(s -> made.texts().containsKey(s.id()))
+                    ? Set.of()
+                    : live.stream().map(Slot::id).collect(Collectors.toSet());
+            return new CandidateRecord(made.texts(), Map.of(), List.of(), out);
+        }
+
         private static void showLost(MadeRecord made) {
-            Marker.mark(made.key(), new CandidateRecord(made.texts(), Map.of(), List.of())).findings().stream()
+            Marker.mark(made.key(), record(made)).findings().stream()
                     .filter(f -> f.asked() && f.side() != Window.Side.INSIDE)
                     .limit(3)
                     .forEach(f -> System.out.println("LOST " + made.key().rig().id() + " "
@@ -323,10 +372,9 @@ public final class MistakeBench {
         }
 
         /** Of mistakes of which anything at all was noticed. */
-        double topShare() {
-            int right = byKind.values().stream().mapToInt(c -> c[1]).sum();
-            int noticed = byKind.values().stream().mapToInt(c -> c[0] - c[3]).sum();
-            return noticed == 0 ? 0 : (double) right / noticed;
+        private double share(int column) {
+            int right = byKind.values().stream().mapToInt(c -> c[column]).sum();
+            return noticed() == 0 ? 0 : (double) right / noticed();
         }
 
         int noticed() {
@@ -347,24 +395,26 @@ public final class MistakeBench {
             byKind.forEach((kind, c) -> System.out.printf(
                     "| %s | %d | %d | %d | %d | %s |%n",
                     kind, c[0], c[3], c[1], c[2], instead.getOrDefault(kind, Map.of())));
-            System.out.printf(
-                    "%nThe %s, %d records: half within %.0f ms, 95 of 100 within %.0f ms, 99 of 100 within %.0f ms%n",
-                    LARGEST, ofTheLargest.size(), millis(50), millis(95), millis(99));
+            if (!ofTheLargest.isEmpty()) {
+                System.out.printf(
+                        "%nThe %s, %d records: half within %.0f ms, 95 of 100 within %.0f ms, 99 of 100 within %.0f ms%n",
+                        LARGEST, ofTheLargest.size(), millis(50), millis(95), millis(99));
+            }
             System.out.printf(
                     "%nFull marks for measuring: %d of %d honest records. Leads not nulled at all: marks lost, records: %s%n",
                     full, honest, leadsLost);
             System.out.printf(
-                    "%nTop cause right in %.1f %% of %d noticed; honest records asked about: %d of %d (%.1f %%); %.0f ms a"
-                            + " record, %.0f ms the longest once warm (%s)%n%nOf what was told with a share, how much was so:%n%n%s%n",
-                    100 * topShare(),
+                    "%nTop cause right in %.1f %% of %d noticed, among the first three in %.1f %%; honest records asked about: %d of %d (%.1f %%); %.0f ms a"
+                            + " record, %.0f ms the longest once warm (%s)%n",
+                    100 * share(1),
                     noticed(),
+                    100 * share(2),
                     asked,
                     honest,
                     100 * shareOfHonestAsked(),
                     nanos / 1e6 / records,
                     longest / 1e6,
-                    longestOf,
-                    calibration.table());
+                    longestOf);
         }
     }
 }

@@ -49,6 +49,10 @@ final class Advice {
                     case WRONG_VOLTS -> "Say the test voltage aloud for this circuit before you press the button.";
                     case BOND_LEFT_ON, EARTH_LEFT_ON ->
                         "Ask what else joins the two ends you measure between, and take one end off where the procedure wants it.";
+                    case EARTH_LEFT_OFF ->
+                        "Put the earth back at once after its test, look at it, and only then go on: nothing is live without it.";
+                    case ENDS_LEFT_IN ->
+                        "Take both ends out, hold them apart, and put one probe on each: joined, they read as nothing.";
                     case CURRENT_OF_ZE ->
                         "Take the current from the test that is meant for it; the one beside an impedance is worked out from"
                                 + " that impedance.";

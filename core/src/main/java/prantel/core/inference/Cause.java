@@ -35,6 +35,8 @@ public enum Cause {
     WRONG_VOLTS("Tested at 250 V", -4.5, "Which voltage did you choose?"),
     BOND_LEFT_ON("Bond not taken off for its test", -3.5, "Which end was off for this reading?"),
     EARTH_LEFT_ON("Earthing conductor not taken off", -3.5, "What was connected to the earth for this reading?"),
+    EARTH_LEFT_OFF("Earthing conductor not put back", -4.5, "What was put back before the first live test?"),
+    ENDS_LEFT_IN("Ends of the ring left in their terminals", -3.5, "Where were both ends for this reading?"),
     CURRENT_OF_ZE("Current shown at the Ze test copied", -3.5, "Where did you read this current?"),
     CALCULATED("Agrees to the digit with Ze + R1+R2", -5.5, "How did you arrive at these values?"),
     COPIED_CALCULATION("Agrees to the digit with length and table", -6, "How did you arrive at these values?"),

@@ -204,8 +204,9 @@ public final class Explainer {
         for (SlotId id : best.says().keySet()) {
             // the same figures to the digit in several boxes are evidence of their own, in or out of any band
             boolean asks = boxes.number(id).isPresent()
-                    && (best.cause().onlyAsks()
-                            || exact >= SEVERAL && best.says().get(id) instanceof Predicted.Exactly);
+                            && (best.cause().onlyAsks()
+                                    || exact >= SEVERAL && best.says().get(id) instanceof Predicted.Exactly)
+                    || best.says().get(id) instanceof Predicted.AboveTop(double top) && boxes.isAbove(id, top);
             if (told.containsKey(id) || !first.explains(id) || !odd.contains(id) && !asks) {
                 continue;
             }

@@ -18,6 +18,7 @@ import prantel.core.instrument.Range;
 import prantel.core.instrument.Written;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
+import prantel.core.rig.PointId;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -161,7 +162,7 @@ final class FigureWorlds {
             }
         }
         for (List<Slot.Measured> test : tests.values()) {
-            if (test.stream().noneMatch(m -> odd.contains(m.id()))) {
+            if (test.stream().noneMatch(m -> odd.contains(m.id()) || boxes.isOnALowerRange(m.id()))) {
                 continue;
             }
             List<Range> ranges = boxes.meter(test.getFirst()).ranges();
@@ -180,8 +181,7 @@ final class FigureWorlds {
         for (Expectation e : boxes.all()) {
             if (e.slot() instanceof Slot.Measured m
                     && boxes.hasMeter(m)
-                    && boxes.number(m.id()).isPresent()
-                    && boxes.right(m.id()).isPresent()) {
+                    && boxes.written(m.id()).isReading()) {
                 List.of(
                                 List.<Object>of(m.function()),
                                 List.<Object>of(m.function(), m.circuit()),
@@ -192,10 +192,10 @@ final class FigureWorlds {
         }
         for (List<Slot.Measured> scope : scopes.values()) {
             long moved = scope.stream().filter(m -> odd.contains(m.id())).count();
-            if (scope.size() < ENOUGH_STUCK || 2 * moved < scope.size()) {
+            if (scope.size() < ENOUGH_STUCK || moved < 2 || 3 * moved < scope.size()) {
                 continue;
             }
-            double one = boxes.number(scope.getFirst().id()).orElseThrow();
+            double one = boxes.number(scope.getFirst().id()).orElse(Double.NaN);
             if (scope.stream().allMatch(m -> boxes.isSame(m.id(), one))) {
                 Map<SlotId, Predicted> says = new HashMap<>();
                 scope.forEach(m -> says.put(m.id(), new Predicted.Exactly(one)));
@@ -215,7 +215,7 @@ final class FigureWorlds {
                 says.put(slot.id(), new Predicted.AboveTop(top));
             }
         }
-        boolean shows = says.keySet().stream().anyMatch(id -> odd.contains(id) && boxes.isAbove(id, top));
+        boolean shows = says.keySet().stream().anyMatch(id -> boxes.isAbove(id, top));
         if (shows) {
             says.keySet().removeIf(id -> boxes.at(id).window().isOverRangeOnly() && !boxes.isAbove(id, top));
             worlds.add(new World(Cause.WRONG_RANGE, "on the range up to " + range.label(), says, ranges));
@@ -404,7 +404,12 @@ final class FigureWorlds {
         boxes.measured(Optional.of(circuit.id()), TestKind.RING).stream()
                 .filter(s -> s.quantity().equals("R1+R2"))
                 .forEach(parts::add);
+        Set<Optional<PointId>> points = new HashSet<>();
         for (Slot.Measured zs : boxes.measured(Optional.of(circuit.id()), TestKind.ZS)) {
+            // three lines of one cable read alike: that they agree alike says no more than that one of them does
+            if (!points.add(zs.spot().point())) {
+                continue;
+            }
             parts.stream()
                     .filter(p -> p.spot().point().equals(zs.spot().point()))
                     .flatMap(p -> boxes.number(p.id()).stream())
@@ -487,6 +492,9 @@ final class FigureWorlds {
                     for (int i = 0; i < Math.min(own.size(), theirs.size()); i++) {
                         SlotId id = own.get(i).id();
                         boxes.number(theirs.get(i).id()).ifPresent(n -> says.put(id, new Predicted.Exactly(n)));
+                        if (boxes.isOver(theirs.get(i).id())) {
+                            says.put(id, Predicted.OVER);
+                        }
                     }
                     if (isOdd || differing(says) >= ENOUGH_TO_ASK) {
                         addGroup(

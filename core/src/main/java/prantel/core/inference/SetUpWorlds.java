@@ -13,12 +13,14 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.procedure.Action;
 import prantel.core.procedure.SetUp;
+import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Loads;
 import prantel.core.rig.Places;
 import prantel.core.rig.Point;
+import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Measurement;
@@ -27,13 +29,23 @@ import prantel.core.sequence.SlotId;
 
 /** What was done otherwise at the rig: an action of a set-up left out, doubled or replaced, and how the leads were. */
 final class SetUpWorlds {
-    private static final double[] LEAD_FACTORS = {0.7, 0.8, 0.9, 1, 1.1, 1.2, 1.3};
+    private static final double LEADS_AROUND = 0.3;
+
+    private static final int LEAST_LEAD_STEPS = 6;
+    private static final double LEAD_STEP_OHMS = 0.03;
     /** Nulled through other clips, or with the leads not touching: less is taken off than is in, or more. */
     private static final double[] NULLED_WRONG = {-1, -0.75, -0.5, -0.35, 0.35, 0.5};
 
     /** A tester off by less is within what each of its functions may be off. */
     private static final double[] TESTER_FACTORS = {0.75, 0.82, 0.88, 1.12, 1.18, 1.25, 1.35};
 
+    private static final List<Edit> EARTH_OFF = List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET));
+
+    /** So many circuits, each off by so much to one side. */
+    private static final int EVERYWHERE = 3;
+
+    private static final double OFF = 0.09;
+    private static final int DIGITS_THAT_TELL = 12;
     private static final int ENOUGH_FOR_THE_TESTER = 5;
     private static final int ENOUGH_FOR_A_SIZE = 4;
 
@@ -91,8 +103,8 @@ final class SetUpWorlds {
             for (List<Slot.Measured> scope : scopes) {
                 if (scope.stream().anyMatch(s -> odd.contains(s.id()))) {
                     double lead = boxes.key().tester().leadOhms(function);
-                    for (double factor : LEAD_FACTORS) {
-                        lead(scope, Cause.LEADS_NOT_NULLED, "with the leads in", factor * lead, scopes.size());
+                    for (double ohms : leadsFrom(lead)) {
+                        lead(scope, Cause.LEADS_NOT_NULLED, "with the leads in", ohms, scopes.size());
                     }
                     // of any size: one or two readings would always find one that suits
                     for (double factor : scope.size() < enough ? new double[0] : NULLED_WRONG) {
@@ -103,6 +115,16 @@ final class SetUpWorlds {
                 }
             }
         }
+    }
+
+    /** What a pair may have, Ω: the file's value and a good quarter around it, in steps that what is left of nulling bridges. */
+    private static List<Double> leadsFrom(double lead) {
+        int steps = (int) Math.max(LEAST_LEAD_STEPS, Math.ceil(2 * LEADS_AROUND * lead / LEAD_STEP_OHMS));
+        List<Double> all = new ArrayList<>();
+        for (int i = 0; i <= steps; i++) {
+            all.add(lead * (1 - LEADS_AROUND + 2 * LEADS_AROUND * i / steps));
+        }
+        return all;
     }
 
     private void lead(List<Slot.Measured> scope, Cause cause, String words, double ohms, int places) {
@@ -131,7 +153,8 @@ final class SetUpWorlds {
         byFunction
                 .values()
                 .removeIf(of -> of.size() < ENOUGH_FOR_THE_TESTER
-                        || of.stream().filter(s -> odd.contains(s.id())).count() < ENOUGH_FOR_THE_TESTER);
+                        || of.stream().filter(s -> odd.contains(s.id())).count() < ENOUGH_FOR_THE_TESTER
+                                && !isOffEverywhere(of));
         for (List<Slot.Measured> of : byFunction.values()) {
             for (double factor : TESTER_FACTORS) {
                 Map<SlotId, Predicted> says = new HashMap<>();
@@ -147,6 +170,24 @@ final class SetUpWorlds {
         }
     }
 
+    /** Whether circuit by circuit the readings lie to one side, none of them far enough to be odd by itself. */
+    private boolean isOffEverywhere(List<Slot.Measured> of) {
+        Map<Optional<CircuitId>, List<Double>> byCircuit = new HashMap<>();
+        for (Slot.Measured slot : of) {
+            double right = boxes.right(slot.id()).orElse(0.0);
+            if (right > DIGITS_THAT_TELL * boxes.digit(slot, right)) {
+                byCircuit
+                        .computeIfAbsent(slot.circuit(), c -> new ArrayList<>())
+                        .add(boxes.number(slot.id()).orElseThrow() / right - 1);
+            }
+        }
+        List<Double> medians = byCircuit.values().stream()
+                .map(off -> off.stream().sorted().toList().get(off.size() / 2))
+                .toList();
+        return medians.size() >= EVERYWHERE
+                && (medians.stream().allMatch(m -> m > OFF) || medians.stream().allMatch(m -> m < -OFF));
+    }
+
     private void test(Optional<CircuitId> circuit, TestKind test, List<Slot.Measured> of) {
         switch (test) {
             case R1_R2, R1_RN -> {
@@ -156,9 +197,17 @@ final class SetUpWorlds {
             }
             case RING -> ring(circuit, of);
             case BONDING -> left(of, Cause.BOND_LEFT_ON, "with both ends on", a -> a instanceof Action.TakeOut);
-            case EARTHING, ZE ->
+            case EARTHING, ZE, ELECTRODE, ELECTRODE_LOOP ->
                 left(of, Cause.EARTH_LEFT_ON, "with the earthing conductor on", a -> a instanceof Action.TakeOut);
-            case INSULATION, INSULATION_BOARD -> insulation(circuit, of);
+            case ZS ->
+                otherwise(
+                        of, Cause.EARTH_LEFT_OFF, "with the earthing conductor still off", s -> with(s, EARTH_OFF), 1);
+            case POLARITY -> {
+                left(of, Cause.OTHER_POSITION, "with the switch as it was", a -> a instanceof Action.Operate);
+                loads(circuit, of);
+            }
+            case INSULATION -> insulation(circuit, of);
+            case INSULATION_BOARD -> ofBoards(of);
             default -> {}
         }
         over(of);
@@ -171,6 +220,11 @@ final class SetUpWorlds {
 
     /** Every box of a test in another set-up; where nothing changes there is no world to tell. */
     private void otherwise(List<Slot.Measured> of, Cause cause, String words, UnaryOperator<SetUp> other, int places) {
+        addWorld(said(of, other), cause, words, places);
+    }
+
+    /** Boxes that read otherwise in another set-up. */
+    private Map<SlotId, Predicted> said(List<Slot.Measured> of, UnaryOperator<SetUp> other) {
         Map<SlotId, Predicted> says = new LinkedHashMap<>();
         for (Slot.Measured slot : of) {
             if (boxes.hasMeter(slot)) {
@@ -180,7 +234,7 @@ final class SetUpWorlds {
                 }
             }
         }
-        addWorld(says, cause, words, places);
+        return says;
     }
 
     private void addWorld(Map<SlotId, Predicted> says, Cause cause, String words, int places) {
@@ -197,6 +251,10 @@ final class SetUpWorlds {
             if (!boxes.at(slot.id()).window().allowsOverRange()) {
                 says.put(slot.id(), Predicted.OVER);
             }
+            return;
+        }
+        // what leaks by itself varies by more than this moves it: as the key says, and no nearer
+        if (slot.function().isInsulation() && then >= Likelihood.SOUND_INSULATION_OHMS) {
             return;
         }
         double now = boxes.right(slot.id()).orElse(Double.POSITIVE_INFINITY);
@@ -266,6 +324,11 @@ final class SetUpWorlds {
         if (!(boxes.key().rig().circuit(circuit.orElseThrow()) instanceof Ring ring)) {
             return;
         }
+        left(
+                of.stream().filter(s -> crossing(s.setUp()).isEmpty()).toList(),
+                Cause.ENDS_LEFT_IN,
+                "with the ends in their terminals",
+                a -> a instanceof Action.TakeOut);
         for (Conductor with : List.of(Conductor.NEUTRAL, Conductor.CPC)) {
             String quantity = with == Conductor.NEUTRAL ? "R1+Rn" : "R1+R2";
             List<Slot.Measured> step =
@@ -276,6 +339,7 @@ final class SetUpWorlds {
                     "with each leg joined to itself",
                     s -> replaced(s, sameLegs(ring, with, s)),
                     2);
+            left(step, Cause.LINK_MISSING, "without the ends joined", a -> a instanceof Action.Cross);
             otherwise(step, Cause.ONE_PAIR, "with one pair joined", s -> replaced(s, onePair(s, 0)), 4);
             otherwise(step, Cause.ONE_PAIR, "with the other pair joined", s -> replaced(s, onePair(s, 1)), 4);
         }
@@ -328,8 +392,51 @@ final class SetUpWorlds {
                 "with the CPC off the bar",
                 s -> with(s, List.of(new Edit.Open(Places.terminationAtBoard(c, Conductor.CPC)))),
                 1));
+        notJoined(of);
         lowVolts(of);
         rounds(of);
+    }
+
+    /** Where live conductors are joined for the test: only the one under the probe is tested. */
+    private void notJoined(List<Slot.Measured> of) {
+        left(of, Cause.LINK_MISSING, "with line and neutral not joined", a -> a instanceof Action.Link);
+    }
+
+    /** Circuits all together: a load of any of them, here only or at its own circuit as well; surge protection; 250 V. */
+    private void ofBoards(List<Slot.Measured> of) {
+        List<Slot.Measured> oddOnes =
+                of.stream().filter(s -> odd.contains(s.id())).toList();
+        Rig rig = boxes.key().rig();
+        Map<String, List<Edit>> leftIn = new LinkedHashMap<>();
+        Map<String, Circuit> ofCircuit = new HashMap<>();
+        for (Circuit circuit : rig.atBoardVoltage()) {
+            for (Point point : circuit.points()) {
+                if (point.load().isPresent()) {
+                    String words = "with the load of " + circuit.label() + ", " + point.label() + " in";
+                    leftIn.put(words, Loads.in(circuit, point));
+                    ofCircuit.put(words, circuit);
+                }
+            }
+        }
+        for (Board board : rig.boards()) {
+            leftIn.put("with the surge protection of " + board.label() + " in", Loads.surgeProtection(rig, board));
+        }
+        leftIn.forEach((words, edits) -> {
+            if (edits.isEmpty() || said(oddOnes, s -> with(s, edits)).isEmpty()) {
+                return;
+            }
+            Map<SlotId, Predicted> says = said(of, s -> with(s, edits));
+            addWorld(says, Cause.LOAD_LEFT_IN, words, 2 * leftIn.size());
+            Circuit circuit = ofCircuit.get(words);
+            if (circuit != null) {
+                Map<SlotId, Predicted> throughout = new LinkedHashMap<>(says);
+                throughout.putAll(
+                        said(boxes.measured(Optional.of(circuit.id()), TestKind.INSULATION), s -> with(s, edits)));
+                worlds.add(new World(Cause.LOAD_LEFT_IN, words, throughout, 2 * leftIn.size()));
+            }
+        });
+        notJoined(of);
+        lowVolts(of);
     }
 
     private void lowVolts(List<Slot.Measured> of) {

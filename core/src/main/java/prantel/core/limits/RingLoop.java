@@ -24,6 +24,11 @@ public record RingLoop(double lineOhms, double neutralOhms, double cpcOhms) {
 
     /** Step 3, line crossed with CPC: (r1 + r2) / 4, Ω; recorded as R1+R2 of the circuit. */
     public double stepThreeOhms() {
+        return stepThreeOhms(lineOhms, cpcOhms);
+    }
+
+    /** The same from what somebody wrote as r1 and r2, which need not be a ring's: nothing nulled away leaves 0. */
+    public static double stepThreeOhms(double lineOhms, double cpcOhms) {
         return (lineOhms + cpcOhms) / 4;
     }
 

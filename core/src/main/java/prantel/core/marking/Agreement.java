@@ -152,8 +152,7 @@ final class Agreement {
             return List.of();
         }
         // a spur reads more than the ring: the highest on record is held against the ring with what its spurs add
-        return held(
-                recorded.get(), ends, n -> new RingLoop(n.get(0), n.get(1), n.get(2)).stepThreeOhms() + spurOhms(ring));
+        return held(recorded.get(), ends, n -> RingLoop.stepThreeOhms(n.getFirst(), n.getLast()) + spurOhms(ring));
     }
 
     private static double spurOhms(Ring ring) {
