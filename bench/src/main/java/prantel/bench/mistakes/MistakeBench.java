@@ -15,6 +15,7 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.fault.FaultSet;
+import prantel.core.inference.Beside;
 import prantel.core.inference.Cause;
 import prantel.core.inference.Explainer;
 import prantel.core.inference.Explanation;
@@ -23,6 +24,7 @@ import prantel.core.instrument.Tester;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Marker;
+import prantel.core.marking.Watched;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -36,6 +38,8 @@ public final class MistakeBench {
             List.of("toll-cottage", "ferry-kiosk", "signal-cabin", "creamery", "bunkhouse");
 
     private static final List<String> TESTERS = List.of("t1", "t2");
+
+    private static final List<Cause> OPEN = List.of(Cause.LINK_MISSING, Cause.SWITCH_OPEN, Cause.LEAD_BROKEN);
 
     private static final int RECORDS_OF_A_DRAWN_RIG = 20;
 
@@ -278,7 +282,10 @@ public final class MistakeBench {
                 }
                 return;
             }
-            List<Cause> right = RIGHT.getOrDefault(made.kind(), List.of());
+            List<Cause> right = new ArrayList<>(RIGHT.getOrDefault(made.kind(), List.of()));
+            if (right.contains(Cause.FAULT_LEFT_OVER) && isOverRangeOnly(made)) {
+                right.addAll(OPEN);
+            }
             Optional<Cause> top = most(here);
             top.ifPresent(t -> calibrate(here, t, right));
             if (top.filter(right::contains).isPresent()) {
@@ -293,6 +300,12 @@ public final class MistakeBench {
             if (here.stream().flatMap(List::stream).anyMatch(e -> right.contains(e.cause()))) {
                 counts[2]++;
             }
+        }
+
+        /** A link that was left off, an open switch, an open lead and an open conductor all read over-range. */
+        private static boolean isOverRangeOnly(MadeRecord made) {
+            return made.spoilt().stream()
+                    .allMatch(id -> made.texts().getOrDefault(id, "").startsWith(">"));
         }
 
         private static void showWrong(MadeRecord made, Map<SlotId, List<Explanation>> told) {
@@ -315,7 +328,7 @@ public final class MistakeBench {
         private static List<String> lost(MadeRecord made) {
             return Marker.mark(made.key(), record(made)).marks().stream()
                     .filter(m -> m.of().criterion().equals("measured"))
-                    .filter(m -> m.award() != Award.FULL)
+                    .filter(m -> m.award() != Award.FULL && m.award() != Award.NOT_SEEN)
                     .map(m -> m.id())
                     .toList();
         }
@@ -326,10 +339,16 @@ public final class MistakeBench {
                     .map(Expectation::slot)
                     .filter(s -> s.step().isLive())
                     .toList();
-            Set<SlotId> out = live.stream().anyMatch(s -> made.texts().containsKey(s.id()))
-                    ? Set.of()
-                    : live.stream().map(Slot::id).collect(Collectors.toSet());
-            return new CandidateRecord(made.texts(), Map.of(), List.of(), out);
+            Map<SlotId, String> out = live.stream().anyMatch(s -> made.texts().containsKey(s.id()))
+                    ? Map.of()
+                    : live.stream().collect(Collectors.toMap(Slot::id, s -> "not gone live"));
+            return new CandidateRecord(
+                    new CandidateRecord.Sheet(made.texts(), Map.of(), Map.of()),
+                    List.of(),
+                    Set.of(),
+                    Watched.NOTHING,
+                    out,
+                    Beside.NOTHING);
         }
 
         private static void showLost(MadeRecord made) {

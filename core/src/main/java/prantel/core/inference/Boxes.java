@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
@@ -31,7 +32,7 @@ final class Boxes {
     private final List<Expectation> all;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
     private final Map<TestOf, List<Slot.Measured>> byTest = new HashMap<>();
-    private @Nullable Bench bench;
+    private final Map<FaultSet, Bench> benches = new HashMap<>();
     private @Nullable Map<Beside.Other, WrittenSheet> others;
     private final Map<SetUp, Map<SlotId, Double>> otherwise = new HashMap<>();
 
@@ -155,12 +156,16 @@ final class Boxes {
     }
 
     Bench bench() {
-        Bench made = bench;
-        if (made == null) {
-            made = key.bench(key.faults());
-            bench = made;
-        }
-        return made;
+        return bench(key.faults());
+    }
+
+    /**
+     * The rig with other faults; kept, since one cause after the other is looked for among the same.
+     *
+     * @throws prantel.core.quantity.ProblemsException if a fault does not fit the rig
+     */
+    Bench bench(FaultSet faults) {
+        return benches.computeIfAbsent(faults, key::bench);
     }
 
     /**

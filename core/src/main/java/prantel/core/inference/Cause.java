@@ -107,6 +107,14 @@ public enum Cause {
         return this == TESTER_OFF || this == TESTER_STUCK || isAFault();
     }
 
+    /** Whether its worlds are steps of one size, the likeliest of which speaks for all. */
+    boolean isOfASize() {
+        return switch (this) {
+            case LEADS_NOT_NULLED, NULLED_WRONG, SLIP_OF_TEN, TESTER_OFF, FAULT_DRIFTED -> true;
+            default -> false;
+        };
+    }
+
     /** Whether it says that something else is set than what is meant to be. */
     public boolean isAFault() {
         return switch (this) {

@@ -25,6 +25,10 @@ public final class Explainer {
     private static final int MOST_CAUSES = 6;
     private static final int MOST_TOLD = 5;
     private static final int SEVERAL = 3;
+    /** Of places that are as likely, natural logarithm, so many are named. */
+    private static final double AS_LIKELY = Math.log(2);
+
+    private static final int MOST_PLACES = 3;
     /** A cause is named only when the record is this much likelier with it than left to chance, natural logarithm. */
     private static final double LEAST_GAIN = 0.5;
 
@@ -48,10 +52,6 @@ public final class Explainer {
     private final Witnesses witnesses;
     private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
     private final List<World> taken = new ArrayList<>();
-    /** The same in every round: what a cause has explained is out of the contest by itself. */
-    private @org.jspecify.annotations.Nullable List<World> ofTheSet;
-
-    private @org.jspecify.annotations.Nullable List<World> ofWhatWasLeft;
 
     private Explainer(Boxes boxes) {
         this.boxes = boxes;
@@ -122,18 +122,13 @@ public final class Explainer {
             return first;
         }
         List<World> dear = new ArrayList<>(new SetUpWorlds(boxes, odd).ofActions());
-        if (ofTheSet == null) {
-            ofTheSet = new RigWorlds(boxes, likelihood, odd).ofTheSet();
-        }
-        dear.addAll(ofTheSet);
+        // looked for anew in every round: what is odd for another reason hides what the rig accounts for
+        dear.addAll(new RigWorlds(boxes, likelihood, odd).ofTheSet());
         List<Tried> all = new ArrayList<>(first);
         all.addAll(held(dear, now));
         all.sort(Comparator.comparingDouble(Tried::gain).reversed());
         if (!isSettled(all, odd)) {
-            if (ofWhatWasLeft == null) {
-                ofWhatWasLeft = new RigWorlds(boxes, likelihood, odd).ofWhatWasLeft();
-            }
-            all.addAll(held(ofWhatWasLeft, now));
+            all.addAll(held(new RigWorlds(boxes, likelihood, odd).ofWhatWasLeft(), now));
             all.sort(Comparator.comparingDouble(Tried::gain).reversed());
         }
         return all;
@@ -222,14 +217,32 @@ public final class Explainer {
             for (Tried t : here) {
                 double share = shares.getOrDefault(t.world().cause(), 0.0);
                 if (byCause.size() < MOST_TOLD && (byCause.isEmpty() || share >= LEAST_SHARE)) {
-                    byCause.putIfAbsent(t.world().cause(), explanation(id, t.world(), share));
+                    byCause.computeIfAbsent(
+                            t.world().cause(), c -> explanation(id, t.world(), wordsOf(t, here), share));
                 }
             }
             told.put(id, List.copyOf(byCause.values()));
         }
     }
 
-    private Explanation explanation(SlotId id, World world, double share) {
+    /** Of all places of a cause that are about as likely: none of them is named as if it were known. */
+    private static String wordsOf(Tried one, List<Tried> here) {
+        if (one.world().cause().isOfASize()) {
+            return one.world().words();
+        }
+        List<String> words = here.stream()
+                .filter(t -> t.world().cause() == one.world().cause() && t.gain() > one.gain() - AS_LIKELY)
+                .map(t -> t.world().words())
+                .distinct()
+                .limit(MOST_PLACES + 1L)
+                .toList();
+        return words.size() == 1
+                ? words.getFirst()
+                : String.join(", or ", words.subList(0, Math.min(words.size(), MOST_PLACES)))
+                        + (words.size() > MOST_PLACES ? ", or the like," : ",");
+    }
+
+    private Explanation explanation(SlotId id, World world, String words, double share) {
         Slot slot = boxes.at(id).slot();
         String reads = boxes.would(slot, world.says().get(id));
         long boxesOfIt = world.says().keySet().stream()
@@ -238,9 +251,9 @@ public final class Explainer {
         Written written = boxes.written(id);
         String gives = boxes.at(id).withFaults().shown();
         String evidence = (world.cause() == Cause.SLIP_OF_TEN
-                        ? written.asWritten() + " " + world.words() + " would be what this rig gives, " + gives + "."
-                        : written.asWritten() + " where this rig gives " + gives + "; " + world.words()
-                                + " it would be " + reads + ".")
+                        ? written.asWritten() + " " + words + " would be what this rig gives, " + gives + "."
+                        : written.asWritten() + " where this rig gives " + gives + "; " + words + " it would be "
+                                + reads + ".")
                 + (boxesOfIt > 1 ? " The same holds for " + boxesOfIt + " boxes." : "");
         return new Explanation(
                 id,

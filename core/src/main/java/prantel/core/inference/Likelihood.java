@@ -14,6 +14,7 @@ import prantel.core.instrument.Saying;
 import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
+import prantel.core.rig.CircuitId;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -60,7 +61,13 @@ final class Likelihood {
     /** Who makes a number up stays within such a factor of what is right. */
     private static final double ROUND_WITHIN = 3;
 
+    /** Circuits, or boards, whose insulation tells of the weather. */
+    private static final int ENOUGH_FOR_THE_WEATHER = 3;
+
+    private static final double DAMPEST = 0.15;
+
     private final Boxes boxes;
+    private double dryness = Double.NaN;
     private final Map<String, List<SlotId>> groups = new LinkedHashMap<>();
     private final Map<SlotId, String> groupOf = new LinkedHashMap<>();
     private final Map<String, Score> healthy = new LinkedHashMap<>();
@@ -402,7 +409,9 @@ final class Likelihood {
     }
 
     private double inWindow(Window window, SlotId id, Slot slot, Written written) {
-        if (window.sideOf(written) != Side.INSIDE && !isSoundInsulation(window, id, slot, written)) {
+        if (window.sideOf(written) != Side.INSIDE
+                && !isSoundInsulation(window, id, slot, written)
+                && !isOfADampDay(window, slot, written)) {
             return Double.NEGATIVE_INFINITY;
         }
         return written instanceof Written.Number n ? unknownLog(slot, n.base()) + WITHIN_A_DECADE : rightAnswer(id);
@@ -422,6 +431,38 @@ final class Likelihood {
                         || boxes.right(id)
                                 .filter(r -> r >= SOUND_INSULATION_OHMS)
                                 .isPresent());
+    }
+
+    /** Inside its window, had that been drawn for the weather that the whole record speaks of. */
+    private boolean isOfADampDay(Window window, Slot slot, Written written) {
+        return isLog(slot)
+                && window instanceof Window.From(double low)
+                && written instanceof Written.Number n
+                && n.base() >= dryness() * low;
+    }
+
+    /** What leaks by itself, against what the rig gives: the middle one of all such readings, 1 for a day as dry as any. */
+    private double dryness() {
+        if (Double.isNaN(dryness)) {
+            List<Double> parts = new ArrayList<>();
+            Set<Optional<CircuitId>> circuits = new HashSet<>();
+            for (Expectation e : boxes.all()) {
+                SlotId id = e.slot().id();
+                if (isLog(e.slot()) && e.window() instanceof Window.From) {
+                    boxes.number(id)
+                            .flatMap(n -> boxes.right(id).map(r -> n / r))
+                            .ifPresent(part -> {
+                                parts.add(part);
+                                circuits.add(e.slot().circuit());
+                            });
+                }
+            }
+            parts.sort(null);
+            dryness = circuits.size() < ENOUGH_FOR_THE_WEATHER
+                    ? 1
+                    : Math.max(DAMPEST, Math.min(1, parts.get(parts.size() / 2)));
+        }
+        return dryness;
     }
 
     private boolean isNearTop(Slot slot, double base) {

@@ -152,7 +152,7 @@ final class RigWorlds {
             try {
                 List<Fault> more = new ArrayList<>(set);
                 more.add(fault);
-                OptionalDouble factor = asked(boxes.key().bench(new FaultSet(more)));
+                OptionalDouble factor = asked(boxes.bench(new FaultSet(more)));
                 if (factor.isPresent()) {
                     double size = significant(factor.getAsDouble() * fault.size());
                     added(
@@ -208,7 +208,7 @@ final class RigWorlds {
                 + fault.place().label(boxes.key().rig());
         try {
             FaultSet faults = new FaultSet(more);
-            Bench bench = boxes.key().bench(faults);
+            Bench bench = boxes.bench(faults);
             Look look = look(faults, bench);
             if (look.mayExplain()) {
                 Map<SlotId, Predicted> says = continuity(fault, bench);
@@ -229,7 +229,7 @@ final class RigWorlds {
             return true;
         }
         try {
-            Bench without = boxes.key().bench(new FaultSet(others));
+            Bench without = boxes.bench(new FaultSet(others));
             return odd.stream()
                     .map(id -> boxes.at(id).slot())
                     .anyMatch(s -> s instanceof Slot.Measured m
@@ -251,7 +251,7 @@ final class RigWorlds {
                 List<Fault> set = new ArrayList<>(others);
                 set.add(fault.withSize(factor * fault.size()));
                 FaultSet faults = new FaultSet(set);
-                bySize.put(factor * fault.size(), said(faults, boxes.key().bench(faults)));
+                bySize.put(factor * fault.size(), said(faults, boxes.bench(faults)));
             } catch (ProblemsException e) {
                 // of a size that is never set
             }
@@ -386,7 +386,7 @@ final class RigWorlds {
     private void add(Cause cause, String words, List<Fault> faults, int places) {
         try {
             FaultSet set = new FaultSet(faults);
-            Bench bench = boxes.key().bench(set);
+            Bench bench = boxes.bench(set);
             if (look(set, bench).mayExplain()) {
                 keep(cause, words, said(set, bench), places);
             }

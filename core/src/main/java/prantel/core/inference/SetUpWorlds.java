@@ -41,6 +41,9 @@ final class SetUpWorlds {
 
     private static final List<Edit> EARTH_OFF = List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET));
 
+    /** A circuit, all circuits, and what is read at the origin as well. */
+    private static final int EARTH_SCOPES = 3;
+
     /** So many circuits, each off by so much to one side. */
     private static final int EVERYWHERE = 3;
 
@@ -79,7 +82,27 @@ final class SetUpWorlds {
                 }
             }
         }
+        earthLeftOff();
         return worlds;
+    }
+
+    /** For all loops, or for all that is read with the supply on and the earth in it. */
+    private void earthLeftOff() {
+        List<Slot.Measured> loops = new ArrayList<>();
+        List<Slot.Measured> more = new ArrayList<>();
+        for (Optional<CircuitId> circuit : boxes.circuits()) {
+            loops.addAll(boxes.measured(circuit, TestKind.ZS));
+            more.addAll(boxes.measured(circuit, TestKind.IPF));
+        }
+        if (loops.stream().anyMatch(s -> odd.contains(s.id()))) {
+            earthLeftOff(loops, EARTH_SCOPES);
+            more.addAll(loops);
+            earthLeftOff(more, EARTH_SCOPES);
+        }
+    }
+
+    private void earthLeftOff(List<Slot.Measured> of, int places) {
+        otherwise(of, Cause.EARTH_LEFT_OFF, "with the earthing conductor still off", s -> with(s, EARTH_OFF), places);
     }
 
     private void leads(int enough) {
@@ -199,9 +222,7 @@ final class SetUpWorlds {
             case BONDING -> left(of, Cause.BOND_LEFT_ON, "with both ends on", a -> a instanceof Action.TakeOut);
             case EARTHING, ZE, ELECTRODE, ELECTRODE_LOOP ->
                 left(of, Cause.EARTH_LEFT_ON, "with the earthing conductor on", a -> a instanceof Action.TakeOut);
-            case ZS ->
-                otherwise(
-                        of, Cause.EARTH_LEFT_OFF, "with the earthing conductor still off", s -> with(s, EARTH_OFF), 1);
+            case ZS -> earthLeftOff(of, EARTH_SCOPES * boxes.circuits().size());
             case POLARITY -> {
                 left(of, Cause.OTHER_POSITION, "with the switch as it was", a -> a instanceof Action.Operate);
                 loads(circuit, of);

@@ -7,6 +7,7 @@ import java.util.Set;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window.Side;
 import prantel.core.inference.Cause;
+import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Evidence.Box;
 import prantel.core.marking.Finding.Judged;
@@ -24,6 +25,9 @@ import prantel.core.sequence.SlotId;
 
 /** Marks for what stands in the boxes. */
 final class BoxMarks {
+    /** Share from which readings are nobody's until the rig was looked at. */
+    private static final double BY_THE_RIG = 0.9;
+
     private final Key key;
     private final Scheme scheme;
     private final CandidateRecord record;
@@ -127,8 +131,16 @@ final class BoxMarks {
             return Optional.empty();
         }
         List<Finding> leads = measured.stream().filter(BoxMarks::isByTheLeads).toList();
+        List<Finding> byTheRig = measured.stream()
+                .filter(f -> !f.isMeasuredRightly() && isByTheRig(f))
+                .toList();
+        if (byTheRig.size() == measured.size()) {
+            String cause = byTheRig.getFirst().explanations().getFirst().cause().label();
+            return Optional.of(
+                    new Proposed(Award.NOT_SEEN, new Evidence.Spared(cause + ". Look at it first"), slots(byTheRig)));
+        }
         List<Finding> off = measured.stream()
-                .filter(f -> !f.isMeasuredRightly() && !leads.contains(f))
+                .filter(f -> !f.isMeasuredRightly() && !leads.contains(f) && !byTheRig.contains(f))
                 .toList();
         boolean slips = off.stream().allMatch(f -> isTopCause(f, Cause.SLIP_OF_TEN));
         Award award = off.isEmpty()
@@ -139,7 +151,8 @@ final class BoxMarks {
                 new Evidence.Measured(
                         measured.size(),
                         off.stream().map(f -> new Box(place(f), how(f.side()))).toList(),
-                        leads.size()),
+                        leads.size(),
+                        byTheRig.size()),
                 slots(off.isEmpty() ? measured : off)));
     }
 
@@ -335,6 +348,15 @@ final class BoxMarks {
 
     private static boolean isByTheLeads(Finding finding) {
         return isTopCause(finding, Cause.LEADS_NOT_NULLED) || isTopCause(finding, Cause.NULLED_WRONG);
+    }
+
+    /** Whether it is very likely the rig or the tester: nobody's mistake until that was looked at. */
+    private static boolean isByTheRig(Finding finding) {
+        return finding.explanations().stream()
+                        .filter(e -> e.cause().isOfTheRig())
+                        .mapToDouble(Explanation::likelihood)
+                        .sum()
+                >= BY_THE_RIG;
     }
 
     private static boolean isTopCause(Finding finding, Cause cause) {

@@ -18,8 +18,13 @@ public sealed interface Evidence {
         JUDGED_WRONGLY
     }
 
-    /** @param of how many readings @param off those that are not what the rig gives @param withLeads those right less the leads */
-    record Measured(int of, List<Box> off, int withLeads) implements Evidence {
+    /**
+     * @param of how many readings
+     * @param off those that are not what the rig gives
+     * @param withLeads those right less the leads
+     * @param byTheRig those that the rig or the tester very likely accounts for: nobody's until it was looked at
+     */
+    record Measured(int of, List<Box> off, int withLeads, int byTheRig) implements Evidence {
         public Measured {
             off = List.copyOf(off);
         }
