@@ -30,7 +30,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
   const first = view.steps.find((s) => s.wantEye > 0) ?? view.steps[0];
   const [step, setStep] = useState(first?.id ?? FAULTS);
   const [tried, setTried] = useState("");
-  const open = view.marks.filter((m) => m.given === null && m.proposed !== "NOT_SEEN");
+  const open = view.marks.filter((m) => m.given === null && m.wants !== "NOTHING");
   const blind = view.opinions.blind;
   const decided = view.outcome.given !== null;
   // two have marked it: what differs is settled, the rest stays as it was given

@@ -18,6 +18,7 @@ const mark: MarkLine = {
   by: "",
   evidence: "Lead resistance is in 6 readings.",
   slots: [],
+  wants: "DECISION",
 };
 
 function show(marks: MarkLine[], locked = false) {
@@ -48,6 +49,20 @@ describe("Marks", () => {
       { mark: "prepared", given: "HALF", reason: "" },
       { mark: "other", given: "FULL", reason: "" },
     ]);
+  });
+
+  it("leaves what the rig may account for to be accepted by itself, by somebody who looked", async () => {
+    const rig: MarkLine = {
+      ...mark,
+      id: "insulation/measured",
+      title: "Measured rightly",
+      proposed: "NOT_SEEN",
+      wants: "A_LOOK_AT_THE_RIG",
+    };
+    const { onDecide } = show([rig, mark]);
+    expect(screen.getByRole("button", { name: /Looked at: accept/ })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Accept the other 1" }));
+    expect(onDecide).toHaveBeenCalledWith([{ mark: "prepared", given: "HALF", reason: "" }]);
   });
 
   it("shows both values and the reason of a changed mark, and nothing to press once all is decided", () => {

@@ -22,7 +22,9 @@ const WORD: Record<string, string> = { FULL: "full", HALF: "half", NONE: "none",
 /** The marks proposed, with their evidence; accepted one by one, together, or changed with a reason. */
 export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) {
   const [changing, setChanging] = useState<MarkLine>();
-  const next = marks.find((m) => m.given === null && m.proposed !== "NOT_SEEN");
+  const next = marks.find((m) => m.given === null && m.wants !== "NOTHING");
+  // what the rig may account for is accepted one by one, by somebody who went and looked
+  const together = open.filter((m) => m.wants === "DECISION");
   return (
     <Pane
       title="Proposed"
@@ -53,7 +55,14 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
                 {mark.group}, ×{mark.weight}
                 {mark.key && ", key"}
               </span>
-              <span className="block text-[13px] text-ink2">{mark.evidence}</span>
+              <span
+                className={classes(
+                  "block text-[13px]",
+                  mark.wants === "A_LOOK_AT_THE_RIG" ? "text-caution" : "text-ink2",
+                )}
+              >
+                {mark.evidence}
+              </span>
               {mark.given !== null && (
                 <span className="block text-[13px]">
                   {mark.given === mark.proposed
@@ -77,16 +86,18 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
       {!locked && open.length > 0 && (
         <div className="mt-3 flex flex-wrap gap-2">
           <Button kind="main" shortcut="A" disabled={busy} onClick={onAccept}>
-            {next ? "Accept" : "Next test"}
+            {!next ? "Next test" : next.wants === "DECISION" ? "Accept" : "Looked at: accept"}
           </Button>
-          <Button
-            disabled={busy}
-            onClick={() =>
-              onDecide(open.map((m) => ({ mark: m.id, given: m.proposed as Award, reason: "" })))
-            }
-          >
-            Accept all {open.length}
-          </Button>
+          {together.length > 0 && (
+            <Button
+              disabled={busy}
+              onClick={() =>
+                onDecide(together.map((m) => ({ mark: m.id, given: m.proposed as Award, reason: "" })))
+              }
+            >
+              {together.length === open.length ? "Accept all" : "Accept the other"} {together.length}
+            </Button>
+          )}
         </div>
       )}
       {changing && (

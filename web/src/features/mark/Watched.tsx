@@ -4,7 +4,7 @@ import type { MarkingView } from "./queries";
 /** What counts besides the boxes: how many of it anybody recorded. */
 export function Watched({ view }: { view: MarkingView }) {
   const marks = view.marks.filter((m) => m.step === "RECORD");
-  const unseen = marks.filter((m) => m.proposed === "NOT_SEEN");
+  const unseen = marks.filter((m) => m.wants === "NOTHING");
   const slips = marks.filter((m) => m.proposed === "NONE" || m.proposed === "HALF");
   return (
     <>

@@ -206,8 +206,8 @@ public final class FeedbackDraft {
     private boolean isSpared(Finding finding) {
         SlotId slot = finding.expectation().slot().id();
         return sheet.marks().stream()
-                .anyMatch(m ->
-                        m.evidence() instanceof Evidence.Spared && m.slots().contains(slot));
+                .anyMatch(m -> (m.evidence() instanceof Evidence.Spared || m.isLookedAtFirst())
+                        && m.slots().contains(slot));
     }
 
     /** Said once: what was not reached, whether time ran out or it was stopped, is no list of slips. */

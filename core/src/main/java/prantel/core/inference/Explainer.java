@@ -24,6 +24,9 @@ import prantel.core.sequence.SlotId;
 public final class Explainer {
     private static final int MOST_CAUSES = 6;
     private static final int MOST_TOLD = 5;
+    /** For what was left over: the dearest, and a third one finds what two did not once in a blue moon. */
+    private static final int MOST_SEARCHES = 3;
+
     private static final int SEVERAL = 3;
     /** Of places that are as likely, natural logarithm, so many are named. */
     private static final double AS_LIKELY = Math.log(2);
@@ -52,6 +55,8 @@ public final class Explainer {
     private final Witnesses witnesses;
     private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
     private final List<World> taken = new ArrayList<>();
+
+    private int searches;
 
     private Explainer(Boxes boxes) {
         this.boxes = boxes;
@@ -127,7 +132,7 @@ public final class Explainer {
         List<Tried> all = new ArrayList<>(first);
         all.addAll(held(dear, now));
         all.sort(Comparator.comparingDouble(Tried::gain).reversed());
-        if (!isSettled(all, odd)) {
+        if (!isSettled(all, odd) && searches++ < MOST_SEARCHES) {
             all.addAll(held(new RigWorlds(boxes, likelihood, odd).ofWhatWasLeft(), now));
             all.sort(Comparator.comparingDouble(Tried::gain).reversed());
         }

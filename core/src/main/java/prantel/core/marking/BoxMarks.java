@@ -134,14 +134,16 @@ final class BoxMarks {
         List<Finding> byTheRig = measured.stream()
                 .filter(f -> !f.isMeasuredRightly() && isByTheRig(f))
                 .toList();
-        if (byTheRig.size() == measured.size()) {
-            String cause = byTheRig.getFirst().explanations().getFirst().cause().label();
-            return Optional.of(
-                    new Proposed(Award.NOT_SEEN, new Evidence.Spared(cause + ". Look at it first"), slots(byTheRig)));
-        }
         List<Finding> off = measured.stream()
                 .filter(f -> !f.isMeasuredRightly() && !leads.contains(f) && !byTheRig.contains(f))
                 .toList();
+        if (off.isEmpty() && !byTheRig.isEmpty()) {
+            String cause = byTheRig.getFirst().explanations().getFirst().cause().label();
+            return Optional.of(new Proposed(
+                    byTheRig.size() == measured.size() ? Award.NOT_SEEN : Award.FULL,
+                    new Evidence.ByTheRig(cause, measured.size(), byTheRig.size()),
+                    slots(byTheRig)));
+        }
         boolean slips = off.stream().allMatch(f -> isTopCause(f, Cause.SLIP_OF_TEN));
         Award award = off.isEmpty()
                 ? Award.FULL
@@ -151,8 +153,7 @@ final class BoxMarks {
                 new Evidence.Measured(
                         measured.size(),
                         off.stream().map(f -> new Box(place(f), how(f.side()))).toList(),
-                        leads.size(),
-                        byTheRig.size()),
+                        leads.size()),
                 slots(off.isEmpty() ? measured : off)));
     }
 

@@ -19,12 +19,16 @@ public sealed interface Evidence {
     }
 
     /**
+     * All that is off is very likely the rig's or the tester's: nobody's until that was looked at.
+     *
+     * @param cause as it is called
      * @param of how many readings
-     * @param off those that are not what the rig gives
-     * @param withLeads those right less the leads
-     * @param byTheRig those that the rig or the tester very likely accounts for: nobody's until it was looked at
+     * @param off how many of them are off
      */
-    record Measured(int of, List<Box> off, int withLeads, int byTheRig) implements Evidence {
+    record ByTheRig(String cause, int of, int off) implements Evidence {}
+
+    /** @param of how many readings @param off those that are not what the rig gives @param withLeads those right less the leads */
+    record Measured(int of, List<Box> off, int withLeads) implements Evidence {
         public Measured {
             off = List.copyOf(off);
         }

@@ -86,6 +86,16 @@ public record Mark(Item item, Worth worth, Award award, Evidence evidence, List<
         return new Mark(item, worth, other, because, slots);
     }
 
+    /** Whether the rig or the tester is looked at before anybody accepts it. */
+    public boolean isLookedAtFirst() {
+        return evidence instanceof Evidence.ByTheRig;
+    }
+
+    /** Whether it waits for an assessor's decision: what nobody saw does not. */
+    public boolean wantsDecision() {
+        return award != Award.NOT_SEEN || isLookedAtFirst();
+    }
+
     /** How much of a mark is given. */
     public enum Award {
         FULL(1),

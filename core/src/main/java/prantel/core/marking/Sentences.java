@@ -10,18 +10,15 @@ final class Sentences {
 
     static String of(Evidence evidence) {
         return switch (evidence) {
-            case Evidence.Measured(int of, List<Box> off, int withLeads, int byTheRig) ->
-                off.isEmpty() && byTheRig > 0
-                        ? byTheRig + " of " + of
-                                + " are as a rig or a tester would read that is not as it should be, and cost"
-                                + " nothing until that was looked at; the others are what this rig gives."
-                        : off.isEmpty()
-                                ? "All " + of + " readings are what this rig gives"
-                                        + (withLeads > 0 ? ", less the leads." : ".")
-                                : off.size() + " of " + of + " are not what this rig gives: "
-                                        + off.stream()
-                                                .map(b -> b.place() + how(b))
-                                                .collect(Collectors.joining(", ")) + ".";
+            case Evidence.ByTheRig(String cause, int of, int off) ->
+                off + " of " + of + " are off, and that is hardly the reader's doing: " + cause
+                        + ". Costs nothing; look at it before you accept this.";
+            case Evidence.Measured(int of, List<Box> off, int withLeads) ->
+                off.isEmpty()
+                        ? "All " + of + " readings are what this rig gives"
+                                + (withLeads > 0 ? ", less the leads." : ".")
+                        : off.size() + " of " + of + " are not what this rig gives: "
+                                + off.stream().map(b -> b.place() + how(b)).collect(Collectors.joining(", ")) + ".";
             case Evidence.Judged(List<Box> wrong) ->
                 wrong.isEmpty()
                         ? "Every judgement follows from the reading and the limit."

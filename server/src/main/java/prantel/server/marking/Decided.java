@@ -24,10 +24,10 @@ public final class Decided {
         return Outcome.of(marks(decisions, sheet), sheet.key().scheme().pass());
     }
 
-    /** How many marks nobody has looked at yet; what nobody saw is not waited for. */
+    /** How many marks nobody has decided yet. */
     static int open(Map<String, Assessment.Decision> decisions, MarkedSheet sheet) {
         return (int) sheet.marks().stream()
-                .filter(m -> m.award() != Mark.Award.NOT_SEEN)
+                .filter(Mark::wantsDecision)
                 .filter(m -> !decisions.containsKey(m.id()))
                 .count();
     }

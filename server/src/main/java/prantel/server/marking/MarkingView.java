@@ -231,7 +231,8 @@ record MarkingView(
             return new MarkLine(
                     of,
                     new MarkWorth(was.group(), was.title(), was.weight(), worth.key()),
-                    new MarkProposal(was.award().toUpperCase(Locale.ROOT).replace('-', '_'), was.evidence()),
+                    new MarkProposal(
+                            was.award().toUpperCase(Locale.ROOT).replace('-', '_'), was.evidence(), proposal.wants()),
                     decision);
         }
     }
@@ -248,7 +249,20 @@ record MarkingView(
     record MarkWorth(String group, String title, double weight, boolean key) {}
 
     /** What is proposed, and why. */
-    record MarkProposal(String proposed, String evidence) {}
+    record MarkProposal(String proposed, String evidence, Wants wants) {}
+
+    /** What a proposed mark wants of whoever marks. */
+    enum Wants {
+        /** Nobody saw it: it counts neither way. */
+        NOTHING,
+        DECISION,
+        /** The rig or the tester is looked at first; it is not accepted together with others. */
+        A_LOOK_AT_THE_RIG;
+
+        static Wants of(Mark mark) {
+            return mark.isLookedAtFirst() ? A_LOOK_AT_THE_RIG : mark.wantsDecision() ? DECISION : NOTHING;
+        }
+    }
 
     /**
      * What was given.
@@ -472,7 +486,7 @@ record MarkingView(
                         circuitOf(mark, sheet),
                         mark.slots().stream().map(Object::toString).toList()),
                 new MarkWorth(mark.group(), mark.title(), mark.worth().weight(), mark.key()),
-                new MarkProposal(mark.award().name(), mark.words()),
+                new MarkProposal(mark.award().name(), mark.words(), Wants.of(mark)),
                 new MarkGiven(
                         decision == null ? null : decision.given().name(),
                         decision == null ? "" : decision.reason(),
