@@ -84,6 +84,7 @@ public final class Explainer {
             if (tried.isEmpty() || tried.getFirst().gain() < least) {
                 break;
             }
+            tried = simplerFirst(tried, now);
             World best = tried.getFirst().world();
             Map<SlotId, Predicted> next = new HashMap<>(now);
             next.putAll(best.says());
@@ -109,13 +110,49 @@ public final class Explainer {
 
     /**
      * @param gain natural logarithm of how much likelier the record is, prior and all
-     * @param unknown boxes of what it touches that it leaves to chance
+     * @param left what it touches as it is with it: left to chance, or strained
      */
-    private record Tried(World world, double gain, Set<SlotId> unknown) {
+    private record Tried(World world, double gain, Likelihood.Score left) {
         /** Whether it says of a box what stands there. */
         boolean explains(SlotId id) {
-            return world.says().containsKey(id) && !unknown.contains(id);
+            return world.says().containsKey(id) && !left.unknown().contains(id);
         }
+
+        /** Whether it does so without a shared error that hardly ever is. */
+        boolean accountsFor(SlotId id) {
+            return explains(id) && !left.strained().contains(id);
+        }
+    }
+
+    /**
+     * One fault instead of another is two things at once. Where two that have nothing to do with each other make the record as
+     * likely, the likelier of them comes first.
+     */
+    private List<Tried> simplerFirst(List<Tried> tried, Map<SlotId, Predicted> now) {
+        Tried first = tried.getFirst();
+        Optional<Tried> single = tried.stream()
+                .filter(t -> t.world().cause() != Cause.ANOTHER_FAULT)
+                .findFirst();
+        if (first.world().cause() != Cause.ANOTHER_FAULT
+                || single.filter(s -> s.gain() > LEAST_GAIN).isEmpty()) {
+            return tried;
+        }
+        Map<SlotId, Predicted> then = new HashMap<>(now);
+        then.putAll(single.get().world().says());
+        taken.add(single.get().world());
+        List<World> others = tried.stream()
+                .map(Tried::world)
+                .filter(w -> w.cause() != Cause.ANOTHER_FAULT)
+                .toList();
+        double both = single.get().gain()
+                + held(others, then).stream().findFirst().map(Tried::gain).orElse(0.0);
+        taken.removeLast();
+        if (both < first.gain()) {
+            return tried;
+        }
+        List<Tried> simpler = new ArrayList<>(tried);
+        simpler.removeIf(t -> t.world().cause() == Cause.ANOTHER_FAULT);
+        return simpler;
     }
 
     private List<Tried> tried(Map<SlotId, Predicted> now, Likelihood.Score score) {
@@ -143,7 +180,7 @@ public final class Explainer {
     private static boolean isSettled(List<Tried> tried, Set<SlotId> odd) {
         return !tried.isEmpty()
                 && tried.getFirst().gain() > SETTLED
-                && odd.stream().allMatch(tried.getFirst()::explains);
+                && odd.stream().allMatch(tried.getFirst()::accountsFor);
     }
 
     /** What it leaves has to be at other circuits, a fault of the rig shows in several tests of one; or it is off everywhere. */
@@ -154,7 +191,7 @@ public final class Explainer {
         Set<Optional<CircuitId>> touched = new HashSet<>();
         List<SlotId> left = new ArrayList<>();
         for (SlotId id : odd) {
-            if (tried.getFirst().explains(id)) {
+            if (tried.getFirst().accountsFor(id)) {
                 touched.add(boxes.at(id).slot().circuit());
             } else {
                 left.add(id);
@@ -189,7 +226,7 @@ public final class Explainer {
             Map<SlotId, Predicted> then = new HashMap<>(now);
             then.putAll(world.says());
             Likelihood.Score is = likelihood.of(touched, then);
-            tried.add(new Tried(world, is.log() - was + world.logPrior() + witnesses.of(world), is.unknown()));
+            tried.add(new Tried(world, is.log() - was + world.logPrior() + witnesses.of(world), is));
         }
         tried.sort(Comparator.comparingDouble(Tried::gain).reversed());
         return tried;

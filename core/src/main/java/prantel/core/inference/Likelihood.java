@@ -165,14 +165,16 @@ final class Likelihood {
     Score of(Set<String> some, Map<SlotId, Predicted> changed) {
         double log = 0;
         Set<SlotId> unknown = new HashSet<>();
+        Set<SlotId> strained = new HashSet<>();
         for (String group : some) {
             if (groups.containsKey(group)) {
                 Score score = score(group, changed);
                 log += score.log();
                 unknown.addAll(score.unknown());
+                strained.addAll(score.strained());
             }
         }
-        return new Score(log, unknown, Set.of());
+        return new Score(log, unknown, strained);
     }
 
     private Score score(String group, Map<SlotId, Predicted> changed) {

@@ -47,10 +47,10 @@ class ByTheRigTest {
     void whoReadsWhatWasLeftOverLosesNothing() {
         Mark insulation = measured(read(THERE), "insulation");
         assertThat(insulation.award()).isIn(Award.FULL, Award.NOT_SEEN);
-        assertThat(insulation.words()).contains("looked at");
+        assertThat(insulation.isLookedAtFirst()).isTrue();
         Mark continuity = measured(read(THERE), "sockets/r1r2");
         assertThat(continuity.award()).isEqualTo(Award.FULL);
-        assertThat(continuity.words()).contains("cost nothing until that was looked at");
+        assertThat(continuity.words()).contains("3 of 5 are off").contains("Costs nothing; look at it");
     }
 
     /** A number that the rig does not account for costs as it did, also beside some that it does. */
@@ -61,6 +61,7 @@ class ByTheRigTest {
         texts.put(new SlotId("sockets/r1r2/socket-2"), "0.94 kΩ");
         Mark continuity = measured(texts, "sockets/r1r2");
         assertThat(continuity.award()).isIn(Award.NONE, Award.HALF);
+        assertThat(continuity.isLookedAtFirst()).isFalse();
         assertThat(continuity.words()).contains("socket 1").contains("socket 2").doesNotContain("socket 5");
     }
 }
