@@ -24,12 +24,17 @@ export function ClearStage({ id }: { id: string }) {
   const navigate = useNavigate();
   const params = { path: { id } };
   const keep = (v: Schemas["ClearView"]) => {
+    // an older look that is still under way must not come to stand over this one
+    void client.cancelQueries({ queryKey: clearQuery(id).queryKey });
     client.setQueryData(clearQuery(id).queryKey, v);
     void client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
     void client.invalidateQueries({ queryKey: ["bay"] });
     return client.invalidateQueries({ queryKey: ["floor"] });
   };
+  // ticks and readings one after the other; what moves relays waits for nothing
+  const scope = { id: `clear ${id}` };
   const out = useMutation({
+    scope,
     mutationFn: (w: { fault: number; out: boolean }) =>
       deed(["clear/out", id, w], (eventId) =>
         data(api.POST("/api/assessments/{id}/clear/out", { params, body: { eventId, ...w } })),
@@ -44,6 +49,7 @@ export function ClearStage({ id }: { id: string }) {
     onSuccess: keep,
   });
   const check = useMutation({
+    scope,
     mutationFn: (w: { slot: string; text: string }) =>
       deed(["clear/checks", id, w], (eventId) =>
         data(api.POST("/api/assessments/{id}/clear/checks", { params, body: { eventId, ...w } })),

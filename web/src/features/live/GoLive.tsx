@@ -37,10 +37,15 @@ export function GoLive({ id, onBack, onLive }: Props) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: Schemas["LiveView"]) => {
+    // an older look that is still under way must not come to stand over this one
+    void client.cancelQueries({ queryKey: liveQuery(id).queryKey });
     client.setQueryData(liveQuery(id).queryKey, view);
     void client.invalidateQueries({ queryKey: ["floor"] });
   };
+  // ticks and readings one after the other
+  const scope = { id: `live ${id}` };
   const out = useMutation({
+    scope,
     mutationFn: (w: { fault: number; out: boolean }) =>
       deed(["live/out", id, w], (eventId) =>
         data(api.POST("/api/assessments/{id}/live/out", { params, body: { eventId, ...w } })),
@@ -48,6 +53,7 @@ export function GoLive({ id, onBack, onLive }: Props) {
     onSuccess: keep,
   });
   const reading = useMutation({
+    scope,
     mutationFn: (w: { slot: string; text: string }) =>
       deed(["live/readings", id, w], (eventId) =>
         data(api.POST("/api/assessments/{id}/live/readings", { params, body: { eventId, ...w } })),

@@ -90,6 +90,8 @@ export function useSetWrites(id: string) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: SetView) => {
+    // an older look that is still under way must not come to stand over this one
+    void client.cancelQueries({ queryKey: setQueries.view(id).queryKey });
     client.setQueryData(setQueries.view(id).queryKey, view);
     void client.invalidateQueries({ queryKey: setQueries.proof(id).queryKey });
     void client.invalidateQueries({ queryKey: ["floor"] });
@@ -145,6 +147,8 @@ export function useProofWrites(id: string) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: Schemas["ProofView"]) => {
+    // an older look that is still under way must not come to stand over this one
+    void client.cancelQueries({ queryKey: setQueries.proof(id).queryKey });
     client.setQueryData(setQueries.proof(id).queryKey, view);
     void client.invalidateQueries({ queryKey: setQueries.view(id).queryKey });
     void client.invalidateQueries({ queryKey: ["floor"] });

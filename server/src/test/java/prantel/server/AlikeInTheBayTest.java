@@ -41,6 +41,11 @@ class AlikeInTheBayTest {
         assertThat(assessor.get(first + "/marking").json().get("rigFirst").isNull())
                 .as("one person alone")
                 .isTrue();
+        JsonNode alone = assessor.get(first + "/marking").json();
+        assertThat(alone.get("marks").toString())
+                .as("a joint that came loose accounts for all that is off: the mark waits for somebody who looked")
+                .contains("A_LOOK_AT_THE_RIG", "hardly the reader's doing");
+        assertThat(alone.get("outcome").get("whyNot").asString()).contains("when the rig or the tester was looked at");
         Bays.clear(assessor, first);
         String second = handedIn(assessor, "axel");
         JsonNode rigFirst = assessor.get(second + "/marking").json().get("rigFirst");

@@ -75,7 +75,7 @@ class JudgementFlowTest {
         List<Map<String, Object>> all = new ArrayList<>();
         for (JsonNode mark : view.get("marks")) {
             String proposed = mark.get("proposed").asString();
-            if (!proposed.equals("NOT_SEEN")) {
+            if (!mark.get("wants").asString().equals("NOTHING")) {
                 boolean otherwise = mark.get("id").asString().equals(other);
                 all.add(decision(
                         mark,

@@ -243,7 +243,7 @@ class SchemeFlowTest {
         JsonNode marking = assessor.get(path + "/marking").json();
         List<Map<String, Object>> decisions = new java.util.ArrayList<>();
         marking.get("marks").forEach(m -> {
-            if (!m.get("proposed").asString().equals("NOT_SEEN")) {
+            if (!m.get("wants").asString().equals("NOTHING")) {
                 decisions.add(event(
                         "mark", m.get("id").asString(),
                         "given", m.get("proposed").asString(),

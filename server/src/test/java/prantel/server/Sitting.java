@@ -431,7 +431,7 @@ final class Sitting {
         for (JsonNode mark : view.get("marks")) {
             String proposed = text(mark, "proposed");
             var other = otherwise.get(text(mark, "id"));
-            if (!proposed.equals("NOT_SEEN")) {
+            if (!mark.get("wants").asString().equals("NOTHING")) {
                 decisions.add(event(
                         "mark",
                         text(mark, "id"),

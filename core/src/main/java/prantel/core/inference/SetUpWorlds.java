@@ -47,7 +47,7 @@ final class SetUpWorlds {
     /** So many circuits, each off by so much to one side. */
     private static final int EVERYWHERE = 3;
 
-    private static final double OFF = 0.09;
+    private static final double OFF = 0.14;
     private static final int DIGITS_THAT_TELL = 12;
     private static final int ENOUGH_FOR_THE_TESTER = 5;
     private static final int ENOUGH_FOR_A_SIZE = 4;
@@ -126,7 +126,7 @@ final class SetUpWorlds {
             for (List<Slot.Measured> scope : scopes) {
                 if (scope.stream().anyMatch(s -> odd.contains(s.id()))) {
                     double lead = boxes.key().tester().leadOhms(function);
-                    for (double ohms : leadsFrom(lead)) {
+                    for (double ohms : leadsFrom(lead, scope.size() < enough)) {
                         lead(scope, Cause.LEADS_NOT_NULLED, "with the leads in", ohms, scopes.size());
                     }
                     // of any size: one or two readings would always find one that suits
@@ -140,9 +140,15 @@ final class SetUpWorlds {
         }
     }
 
-    /** What a pair may have, Ω: the file's value and a good quarter around it, in steps that what is left of nulling bridges. */
-    private static List<Double> leadsFrom(double lead) {
-        int steps = (int) Math.max(LEAST_LEAD_STEPS, Math.ceil(2 * LEADS_AROUND * lead / LEAD_STEP_OHMS));
+    /**
+     * What a pair may have, Ω: the file's value and a good quarter around it, in steps that what is left of nulling bridges.
+     *
+     * @param few whether they are too few to tell it: one or two would always find a step that suits
+     */
+    private static List<Double> leadsFrom(double lead, boolean few) {
+        int steps = few
+                ? LEAST_LEAD_STEPS
+                : (int) Math.max(LEAST_LEAD_STEPS, Math.ceil(2 * LEADS_AROUND * lead / LEAD_STEP_OHMS));
         List<Double> all = new ArrayList<>();
         for (int i = 0; i <= steps; i++) {
             all.add(lead * (1 - LEADS_AROUND + 2 * LEADS_AROUND * i / steps));

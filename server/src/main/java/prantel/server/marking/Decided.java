@@ -24,6 +24,14 @@ public final class Decided {
         return Outcome.of(marks(decisions, sheet), sheet.key().scheme().pass());
     }
 
+    /** How many of them wait for somebody to look at the rig or the tester. */
+    static int lookedAtFirst(Map<String, Assessment.Decision> decisions, MarkedSheet sheet) {
+        return (int) sheet.marks().stream()
+                .filter(Mark::isLookedAtFirst)
+                .filter(m -> !decisions.containsKey(m.id()))
+                .count();
+    }
+
     /** How many marks nobody has decided yet. */
     static int open(Map<String, Assessment.Decision> decisions, MarkedSheet sheet) {
         return (int) sheet.marks().stream()

@@ -533,6 +533,11 @@ record MarkingView(
                         .orElse("");
     }
 
+    private static String stillOpen(int open, int looks) {
+        return open + " mark" + (open == 1 ? "" : "s") + " still to accept or change"
+                + (looks == 0 ? "" : "; " + looks + " of them when the rig or the tester was looked at");
+    }
+
     private static OutcomeLine outcome(Given marks, MarkedSheet sheet, Optional<Kept> kept, String against) {
         Outcome now = Decided.outcome(marks.decisions(), sheet);
         int open = Decided.open(marks.decisions(), sheet);
@@ -558,7 +563,7 @@ record MarkingView(
                                 .map(v -> new VerdictWords(v, v.words()))
                                 .toList(),
                         open == 0 && given == null && against.isEmpty(),
-                        open == 0 ? against : open + " mark" + (open == 1 ? "" : "s") + " still to accept or change"),
+                        open == 0 ? against : stillOpen(open, Decided.lookedAtFirst(marks.decisions(), sheet))),
                 given == null ? null : new OutcomeGiven(given.given(), given.reason(), given.by(), given.at()));
     }
 }
