@@ -97,7 +97,7 @@ describe("ProfilePicture", () => {
 describe("ReadingRail", () => {
   const line = {
     written: "1.65",
-    odd: true,
+    unexplained: "",
     sideWords: "0.15 Ω above the band",
     side: "above",
     writtenOhms: 1.65,

@@ -111,13 +111,7 @@ function Reading({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
             <b>{line.explanations[0].label}.</b> {!saidOnce && line.explanations[0].evidence}
           </p>
         )}
-        {!inside && line.asked && line.written && line.explanations.length === 0 && (
-          <p className="text-[13px]">
-            {line.odd
-              ? "No known mistake gives this value. Ask how it was taken."
-              : "So near that nothing speaks against it: leads, hands and a damp day account for it. It costs nothing."}
-          </p>
-        )}
+        {!inside && line.unexplained && <p className="text-[13px]">{line.unexplained}</p>}
         <Details line={line} saidOnce={saidOnce} />
       </div>
     </li>

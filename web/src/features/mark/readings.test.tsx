@@ -14,7 +14,7 @@ const line: Line = {
   wantsEye: true,
   written: "240 MΩ",
   side: "below",
-  odd: false,
+  unexplained: "",
   sideWords: "22 MΩ below the band",
   writtenOhms: 240e6,
   writtenOverRange: false,
@@ -30,20 +30,25 @@ const line: Line = {
   bandReasons: [],
 };
 
-function show(odd: boolean) {
-  const view = { circuits: [], profiles: [], faultsSet: [], causes: [], lines: [{ ...line, odd }] };
+function show(side: string, unexplained: string) {
+  const view = {
+    circuits: [],
+    profiles: [],
+    faultsSet: [],
+    causes: [],
+    lines: [{ ...line, side, unexplained }],
+  };
   return render(<StepReadings view={view as unknown as MarkingView} step="INSULATION" tried="" />);
 }
 
 describe("a reading outside its band that nothing explains", () => {
-  it("is asked about where the record speaks against it", () => {
-    show(true);
+  it("carries what is said of it", () => {
+    show("below", "Ask how it was taken.");
     expect(screen.getByText(/Ask how it was taken/)).toBeInTheDocument();
   });
 
-  it("is left alone where nothing does, and says that it costs nothing", () => {
-    show(false);
-    expect(screen.getByText(/It costs nothing/)).toBeInTheDocument();
+  it("says nothing of it once it is inside, with what explains it undone", () => {
+    show("inside", "Ask how it was taken.");
     expect(screen.queryByText(/Ask how it was taken/)).not.toBeInTheDocument();
   });
 });

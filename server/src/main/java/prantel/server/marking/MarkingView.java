@@ -114,15 +114,15 @@ record MarkingView(
         }
     }
 
-    /** @param odd whether it is no reading of this rig: beyond its window, and by more than the record accounts for */
-    record HeldAgainst(boolean asked, boolean wantsEye, String side, boolean odd, String sideWords) {
+    /** @param unexplained what is said of one outside its band that nothing explains; empty for any other */
+    record HeldAgainst(boolean asked, boolean wantsEye, String side, String sideWords, String unexplained) {
         static HeldAgainst of(Finding finding) {
             return new HeldAgainst(
                     finding.asked(),
                     finding.wantsEye(),
                     finding.side().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                    !finding.isMeasuredRightly(),
-                    Sides.words(finding));
+                    Sides.words(finding),
+                    Sides.unexplained(finding));
         }
     }
 

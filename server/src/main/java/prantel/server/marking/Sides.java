@@ -4,10 +4,26 @@ import prantel.core.expectation.Window;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Finding;
 import prantel.core.quantity.Unit;
+import prantel.core.sequence.Slot;
 
 /** Where a reading lies, in words: "0.30 Ω above the band". */
 final class Sides {
     private Sides() {}
+
+    /** What to make of a reading outside its band that nothing explains; empty for any other. */
+    static String unexplained(Finding finding) {
+        if (!finding.asked()
+                || finding.side() == Window.Side.INSIDE
+                || finding.written() instanceof Written.Blank
+                || !finding.explanations().isEmpty()) {
+            return "";
+        }
+        return !finding.isMeasuredRightly()
+                ? "No known mistake gives this value. Ask how it was taken."
+                : finding.expectation().slot() instanceof Slot.Composed
+                        ? "It follows from the readings it comes from; what is the matter with those is said there."
+                        : "So near that nothing speaks against it: leads, hands and a damp day account for it. It costs nothing.";
+    }
 
     static String words(Finding finding) {
         if (!finding.asked() && finding.written() instanceof Written.Blank) {
