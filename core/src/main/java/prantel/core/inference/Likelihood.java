@@ -27,7 +27,7 @@ final class Likelihood {
     private static final double CABLE_SCALE = 0.035;
 
     /** All joints of a circuit were made by one hand. */
-    private static final double JOINTS_SPREAD = 0.6;
+    private static final double JOINTS_SPREAD = 0.4;
 
     private static final double NULL_RESIDUE_OHMS = 0.015;
     private static final double WANDER_RESIDUE_OHMS = 0.025;
@@ -64,7 +64,7 @@ final class Likelihood {
     /** Circuits, or boards, whose insulation tells of the weather. */
     private static final int ENOUGH_FOR_THE_WEATHER = 3;
 
-    private static final double DAMPEST = 0.08;
+    private static final double DAMPEST = 0.15;
 
     private final Boxes boxes;
     private double dryness = Double.NaN;
