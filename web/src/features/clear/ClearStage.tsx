@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, data, deed, type Schemas } from "../../api/client";
+import { layOver } from "../../api/layOver";
 import { MakeDead } from "../live";
 import { CheckList, HypothesesPane } from "../proof";
 import { Button } from "../../ui/Button";
@@ -24,9 +25,7 @@ export function ClearStage({ id }: { id: string }) {
   const navigate = useNavigate();
   const params = { path: { id } };
   const keep = (v: Schemas["ClearView"]) => {
-    // an older look that is still under way must not come to stand over this one
-    void client.cancelQueries({ queryKey: clearQuery(id).queryKey });
-    client.setQueryData(clearQuery(id).queryKey, v);
+    layOver(client, clearQuery(id).queryKey, v);
     void client.invalidateQueries({ queryKey: ["assessment", id, "header"] });
     void client.invalidateQueries({ queryKey: ["bay"] });
     return client.invalidateQueries({ queryKey: ["floor"] });

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, deed, type Schemas } from "../../api/client";
+import { layOver } from "../../api/layOver";
 import { useTick } from "../conduct";
 import { CheckList } from "../proof";
 import { Button } from "../../ui/Button";
@@ -37,9 +38,7 @@ export function GoLive({ id, onBack, onLive }: Props) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: Schemas["LiveView"]) => {
-    // an older look that is still under way must not come to stand over this one
-    void client.cancelQueries({ queryKey: liveQuery(id).queryKey });
-    client.setQueryData(liveQuery(id).queryKey, view);
+    layOver(client, liveQuery(id).queryKey, view);
     void client.invalidateQueries({ queryKey: ["floor"] });
   };
   // ticks and readings one after the other

@@ -1,5 +1,6 @@
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, data, deed, type Schemas } from "../../api/client";
+import { layOver } from "../../api/layOver";
 
 export type SetView = Schemas["SetView"];
 export type Fault = Schemas["FaultInput"];
@@ -90,9 +91,7 @@ export function useSetWrites(id: string) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: SetView) => {
-    // an older look that is still under way must not come to stand over this one
-    void client.cancelQueries({ queryKey: setQueries.view(id).queryKey });
-    client.setQueryData(setQueries.view(id).queryKey, view);
+    layOver(client, setQueries.view(id).queryKey, view);
     void client.invalidateQueries({ queryKey: setQueries.proof(id).queryKey });
     void client.invalidateQueries({ queryKey: ["floor"] });
     // waited for: the header says which stages can be opened
@@ -147,9 +146,7 @@ export function useProofWrites(id: string) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (view: Schemas["ProofView"]) => {
-    // an older look that is still under way must not come to stand over this one
-    void client.cancelQueries({ queryKey: setQueries.proof(id).queryKey });
-    client.setQueryData(setQueries.proof(id).queryKey, view);
+    layOver(client, setQueries.proof(id).queryKey, view);
     void client.invalidateQueries({ queryKey: setQueries.view(id).queryKey });
     void client.invalidateQueries({ queryKey: ["floor"] });
     return client.invalidateQueries({ queryKey: ["assessment", id, "header"] });

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { layOver } from "../../api/layOver";
 import { type Changed, Outbox, type Pending, subject } from "../../api/outbox";
 import { type Box, sheetQueries, type SheetView } from "./queries";
 
@@ -16,9 +17,7 @@ export function useSheet(id: string, me: string) {
         void client.cancelQueries({ queryKey }).then(() => client.refetchQueries({ queryKey }));
         return;
       }
-      // an answer that set out before this write must not be laid over it
-      void client.cancelQueries({ queryKey });
-      client.setQueryData(queryKey, withChange(view, changed, write));
+      layOver(client, queryKey, withChange(view, changed, write));
     });
   }, [id, me, client]);
   useEffect(() => {

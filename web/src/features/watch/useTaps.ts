@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
+import { layOver } from "../../api/layOver";
 import { sessionQueries } from "../session";
 import { newer, Taps } from "./taps";
 
@@ -10,9 +11,7 @@ export function useTaps(id: string, queryKey: readonly unknown[]) {
   const taps = useMemo(
     () =>
       new Taps(me, id, (view) => {
-        // an answer that set out before this tap must not be laid over it
-        void client.cancelQueries({ queryKey });
-        client.setQueryData(queryKey, newer(view));
+        layOver(client, queryKey, newer(view));
       }),
     // the key is made anew each time, of the id alone
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -219,44 +219,26 @@ final class DrawnRigs {
 
     private List<Point> heater() {
         double at = metres(4, 18);
+        double watts = 500 * (1 + random.nextInt(6));
         return List.of(
-                new Point(
-                        new PointId("isolator"),
-                        "isolator",
-                        PointKind.ISOLATOR,
-                        at,
-                        Optional.empty(),
-                        Optional.empty(),
-                        false),
-                new Point(
-                        new PointId("heater"),
+                point("isolator", PointKind.ISOLATOR, at, Optional.empty(), false),
+                point(
                         "heater",
                         PointKind.APPLIANCE,
                         at + metres(0.5, 3),
-                        Optional.empty(),
-                        Optional.of(new Load(Load.Kind.ELEMENT, 500 * (1 + random.nextInt(6)))),
+                        Optional.of(new Load(Load.Kind.ELEMENT, watts)),
                         random.nextBoolean()));
     }
 
     private List<Point> machine() {
         double at = metres(5, 25);
         return List.of(
-                new Point(
-                        new PointId("socket"),
-                        "three-phase socket",
-                        PointKind.THREE_PHASE_SOCKET,
-                        at,
-                        Optional.empty(),
-                        Optional.empty(),
-                        true),
-                new Point(
-                        new PointId("motor"),
-                        "motor",
-                        PointKind.MOTOR,
-                        at + metres(1, 8),
-                        Optional.empty(),
-                        Optional.of(new Load(Load.Kind.MOTOR, 2200)),
-                        true));
+                point("socket", PointKind.THREE_PHASE_SOCKET, at, Optional.empty(), true),
+                point("motor", PointKind.MOTOR, at + metres(1, 8), Optional.of(new Load(Load.Kind.MOTOR, 2200)), true));
+    }
+
+    private static Point point(String name, PointKind kind, double at, Optional<Load> load, boolean metal) {
+        return new Point(new PointId(name), name, kind, at, Optional.empty(), load, metal);
     }
 
     private Lighting lights(CircuitHead head) {

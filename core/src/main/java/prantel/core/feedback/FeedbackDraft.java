@@ -179,7 +179,9 @@ public final class FeedbackDraft {
                     || !costs(finding)) {
                 continue;
             }
-            if (!finding.explanations().isEmpty()) {
+            if (costsAfterALook(finding)) {
+                unexplained.add(finding);
+            } else if (!finding.explanations().isEmpty()) {
                 led.computeIfAbsent(finding.explanations().getFirst().cause(), c -> new ArrayList<>())
                         .add(finding);
             } else if (!finding.isMeasuredRightly() && finding.written().isReading()) {
@@ -203,11 +205,19 @@ public final class FeedbackDraft {
                 .anyMatch(m -> award(m) == Award.NONE || award(m) == Award.HALF);
     }
 
+    /** Whether somebody looked at the rig or the tester, found it sound, and so gave less than was proposed. */
+    private boolean costsAfterALook(Finding finding) {
+        SlotId slot = finding.expectation().slot().id();
+        return sheet.marks().stream()
+                .filter(m -> m.isLookedAtFirst() && m.slots().contains(slot))
+                .anyMatch(m -> award(m) == Award.NONE || award(m) == Award.HALF);
+    }
+
     private boolean isSpared(Finding finding) {
         SlotId slot = finding.expectation().slot().id();
         return sheet.marks().stream()
-                .anyMatch(m -> (m.evidence() instanceof Evidence.Spared || m.isLookedAtFirst())
-                        && m.slots().contains(slot));
+                .anyMatch(m ->
+                        m.evidence() instanceof Evidence.Spared && m.slots().contains(slot));
     }
 
     /** Said once: what was not reached, whether time ran out or it was stopped, is no list of slips. */

@@ -32,6 +32,7 @@ final class Boxes {
     private final List<Expectation> all;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
     private final Map<TestOf, List<Slot.Measured>> byTest = new HashMap<>();
+    private @Nullable Bench bench;
     private final Map<FaultSet, Bench> benches = new HashMap<>();
     private @Nullable Map<Beside.Other, WrittenSheet> others;
     private final Map<SetUp, Map<SlotId, Double>> otherwise = new HashMap<>();
@@ -156,7 +157,12 @@ final class Boxes {
     }
 
     Bench bench() {
-        return bench(key.faults());
+        Bench made = bench;
+        if (made == null) {
+            made = bench(key.faults());
+            bench = made;
+        }
+        return made;
     }
 
     /**

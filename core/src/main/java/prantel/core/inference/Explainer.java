@@ -86,11 +86,9 @@ public final class Explainer {
             }
             tried = simplerFirst(tried, now);
             World best = tried.getFirst().world();
-            Map<SlotId, Predicted> next = new HashMap<>(now);
-            next.putAll(best.says());
             taken.add(best);
             tell(tried.getFirst(), tried, score.odd());
-            now = next;
+            now = with(now, best);
             score = likelihood.of(now);
         }
         // what nothing explains is told as well: an empty list
@@ -137,16 +135,16 @@ public final class Explainer {
                 || single.filter(s -> s.gain() > LEAST_GAIN).isEmpty()) {
             return tried;
         }
-        Map<SlotId, Predicted> then = new HashMap<>(now);
-        then.putAll(single.get().world().says());
-        taken.add(single.get().world());
+        World one = single.get().world();
         List<World> others = tried.stream()
                 .map(Tried::world)
-                .filter(w -> w.cause() != Cause.ANOTHER_FAULT)
+                .filter(w -> w.cause() != Cause.ANOTHER_FAULT && !w.goesRoundWith(one))
                 .toList();
         double both = single.get().gain()
-                + held(others, then).stream().findFirst().map(Tried::gain).orElse(0.0);
-        taken.removeLast();
+                + held(others, with(now, one)).stream()
+                        .findFirst()
+                        .map(Tried::gain)
+                        .orElse(0.0);
         if (both < first.gain()) {
             return tried;
         }
@@ -169,7 +167,8 @@ public final class Explainer {
         List<Tried> all = new ArrayList<>(first);
         all.addAll(held(dear, now));
         all.sort(Comparator.comparingDouble(Tried::gain).reversed());
-        if (!isSettled(all, odd) && searches++ < MOST_SEARCHES) {
+        if (!isSettled(all, odd) && searches < MOST_SEARCHES) {
+            searches++;
             all.addAll(held(new RigWorlds(boxes, likelihood, odd).ofWhatWasLeft(), now));
             all.sort(Comparator.comparingDouble(Tried::gain).reversed());
         }
@@ -204,6 +203,12 @@ public final class Explainer {
                                         touched.contains(boxes.at(id).slot().circuit())));
     }
 
+    private static Map<SlotId, Predicted> with(Map<SlotId, Predicted> now, World world) {
+        Map<SlotId, Predicted> then = new HashMap<>(now);
+        then.putAll(world.says());
+        return then;
+    }
+
     /** Each world held against the record as it is explained so far, the likeliest first. */
     private List<Tried> held(List<World> worlds, Map<SlotId, Predicted> now) {
         Map<Set<String>, Likelihood.Score> before = new HashMap<>();
@@ -223,9 +228,7 @@ public final class Explainer {
             }
             double was =
                     before.computeIfAbsent(touched, t -> likelihood.of(t, now)).log();
-            Map<SlotId, Predicted> then = new HashMap<>(now);
-            then.putAll(world.says());
-            Likelihood.Score is = likelihood.of(touched, then);
+            Likelihood.Score is = likelihood.of(touched, with(now, world));
             tried.add(new Tried(world, is.log() - was + world.logPrior() + witnesses.of(world), is));
         }
         tried.sort(Comparator.comparingDouble(Tried::gain).reversed());

@@ -67,13 +67,14 @@ final class Likelihood {
     private static final double DAMPEST = 0.15;
 
     private final Boxes boxes;
-    private double dryness = Double.NaN;
+    private final double dryness;
     private final Map<String, List<SlotId>> groups = new LinkedHashMap<>();
     private final Map<SlotId, String> groupOf = new LinkedHashMap<>();
     private final Map<String, Score> healthy = new LinkedHashMap<>();
 
     Likelihood(Boxes boxes) {
         this.boxes = boxes;
+        this.dryness = dryness(boxes);
         for (Expectation e : boxes.all()) {
             Written written = boxes.written(e.slot().id());
             if (written.isReading()) {
@@ -440,31 +441,25 @@ final class Likelihood {
         return isLog(slot)
                 && window instanceof Window.From(double low)
                 && written instanceof Written.Number n
-                && n.base() >= dryness() * low;
+                && n.base() >= dryness * low;
     }
 
     /** What leaks by itself, against what the rig gives: the middle one of all such readings, 1 for a day as dry as any. */
-    private double dryness() {
-        if (Double.isNaN(dryness)) {
-            List<Double> parts = new ArrayList<>();
-            Set<Optional<CircuitId>> circuits = new HashSet<>();
-            for (Expectation e : boxes.all()) {
-                SlotId id = e.slot().id();
-                if (isLog(e.slot()) && e.window() instanceof Window.From) {
-                    boxes.number(id)
-                            .flatMap(n -> boxes.right(id).map(r -> n / r))
-                            .ifPresent(part -> {
-                                parts.add(part);
-                                circuits.add(e.slot().circuit());
-                            });
-                }
+    private static double dryness(Boxes boxes) {
+        List<Double> parts = new ArrayList<>();
+        Set<Optional<CircuitId>> circuits = new HashSet<>();
+        for (Expectation e : boxes.all()) {
+            Optional<Double> written = boxes.number(e.slot().id());
+            Optional<Double> right = boxes.right(e.slot().id());
+            if (isLog(e.slot()) && e.window() instanceof Window.From && written.isPresent() && right.isPresent()) {
+                parts.add(written.get() / right.get());
+                circuits.add(e.slot().circuit());
             }
-            parts.sort(null);
-            dryness = circuits.size() < ENOUGH_FOR_THE_WEATHER
-                    ? 1
-                    : Math.max(DAMPEST, Math.min(1, parts.get(parts.size() / 2)));
         }
-        return dryness;
+        parts.sort(null);
+        return circuits.size() < ENOUGH_FOR_THE_WEATHER
+                ? 1
+                : Math.max(DAMPEST, Math.min(1, parts.get(parts.size() / 2)));
     }
 
     private boolean isNearTop(Slot slot, double base) {

@@ -429,39 +429,46 @@ final class SetUpWorlds {
         left(of, Cause.LINK_MISSING, "with line and neutral not joined", a -> a instanceof Action.Link);
     }
 
+    /** @param circuit whose own test it spoils as well; empty for what is no circuit's */
+    private record LeftIn(String words, List<Edit> edits, Optional<CircuitId> circuit) {
+        SetUp in(SetUp setUp) {
+            return with(setUp, edits);
+        }
+    }
+
     /** Circuits all together: a load of any of them, here only or at its own circuit as well; surge protection; 250 V. */
     private void ofBoards(List<Slot.Measured> of) {
         List<Slot.Measured> oddOnes =
                 of.stream().filter(s -> odd.contains(s.id())).toList();
         Rig rig = boxes.key().rig();
-        Map<String, List<Edit>> leftIn = new LinkedHashMap<>();
-        Map<String, Circuit> ofCircuit = new HashMap<>();
+        List<LeftIn> all = new ArrayList<>();
         for (Circuit circuit : rig.atBoardVoltage()) {
-            for (Point point : circuit.points()) {
-                if (point.load().isPresent()) {
-                    String words = "with the load of " + circuit.label() + ", " + point.label() + " in";
-                    leftIn.put(words, Loads.in(circuit, point));
-                    ofCircuit.put(words, circuit);
-                }
-            }
+            circuit.points().stream()
+                    .filter(p -> p.load().isPresent())
+                    .forEach(p -> all.add(new LeftIn(
+                            "with the load of " + circuit.label() + ", " + p.label() + " in",
+                            Loads.in(circuit, p),
+                            Optional.of(circuit.id()))));
         }
         for (Board board : rig.boards()) {
-            leftIn.put("with the surge protection of " + board.label() + " in", Loads.surgeProtection(rig, board));
+            if (board.surgeProtection()) {
+                all.add(new LeftIn(
+                        "with the surge protection of " + board.label() + " in",
+                        Loads.surgeProtection(rig, board),
+                        Optional.empty()));
+            }
         }
-        leftIn.forEach((words, edits) -> {
-            if (edits.isEmpty() || said(oddOnes, s -> with(s, edits)).isEmpty()) {
-                return;
+        for (LeftIn one : all) {
+            if (!said(oddOnes, one::in).isEmpty()) {
+                Map<SlotId, Predicted> says = said(of, one::in);
+                addWorld(says, Cause.LOAD_LEFT_IN, one.words(), 2 * all.size());
+                one.circuit().ifPresent(c -> {
+                    Map<SlotId, Predicted> throughout = new LinkedHashMap<>(says);
+                    throughout.putAll(said(boxes.measured(Optional.of(c), TestKind.INSULATION), one::in));
+                    worlds.add(new World(Cause.LOAD_LEFT_IN, one.words(), throughout, 2 * all.size()));
+                });
             }
-            Map<SlotId, Predicted> says = said(of, s -> with(s, edits));
-            addWorld(says, Cause.LOAD_LEFT_IN, words, 2 * leftIn.size());
-            Circuit circuit = ofCircuit.get(words);
-            if (circuit != null) {
-                Map<SlotId, Predicted> throughout = new LinkedHashMap<>(says);
-                throughout.putAll(
-                        said(boxes.measured(Optional.of(circuit.id()), TestKind.INSULATION), s -> with(s, edits)));
-                worlds.add(new World(Cause.LOAD_LEFT_IN, words, throughout, 2 * leftIn.size()));
-            }
-        });
+        }
         notJoined(of);
         lowVolts(of);
     }

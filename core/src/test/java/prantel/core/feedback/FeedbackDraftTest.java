@@ -21,9 +21,11 @@ import prantel.core.fixtures.Testers;
 import prantel.core.inference.Cause;
 import prantel.core.instrument.Reading;
 import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.Mark;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
+import prantel.core.rig.Conductor;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.SlotId;
 
@@ -127,6 +129,24 @@ class FeedbackDraftTest {
                 .contains("2.94");
         assertThat(all(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of(odd))))
                 .doesNotContain("you wrote 2.94");
+    }
+
+    /** Read as at a rig with a joint left over: nobody's, until somebody looked and found the rig sound. */
+    @Test
+    void afterALookThatFoundTheRigSoundItIsSaidPlainly() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key(Faults.joint(3, Conductor.LINE, 0.9)));
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
+        Map<String, Award> none = new LinkedHashMap<>();
+        sheet.marks().stream().filter(Mark::isLookedAtFirst).forEach(m -> none.put(m.id(), Award.NONE));
+        assertThat(none).isNotEmpty();
+        String written = readings.get(new SlotId("sockets/r1r2/socket-4"));
+        assertThat(all(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of())))
+                .as("as proposed")
+                .doesNotContain(written);
+        assertThat(FeedbackDraft.of(sheet, none, sheet.outcome(), false, Set.of()))
+                .as("found sound, and given nothing")
+                .anyMatch(l -> l.kind() == Kind.CHANGE && l.text().contains(written));
     }
 
     /** A draft is there whatever stands on the sheet: nothing in it is longer than may be given. */
