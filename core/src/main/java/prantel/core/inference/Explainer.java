@@ -51,7 +51,7 @@ public final class Explainer {
     private static final double LEAST_SHARE = 0.02;
 
     private final Boxes boxes;
-    private final Likelihood likelihood;
+    private Likelihood likelihood;
     private final Witnesses witnesses;
     private final Map<SlotId, List<Explanation>> told = new LinkedHashMap<>();
     private final List<World> taken = new ArrayList<>();
@@ -81,6 +81,11 @@ public final class Explainer {
         for (int round = 0; round < MOST_CAUSES; round++) {
             List<Tried> tried = tried(now, score);
             double least = score.odd().isEmpty() ? LEAST_GAIN_TO_ASK : LEAST_GAIN;
+            double gained = tried.isEmpty() ? 0 : tried.getFirst().gain();
+            if (!score.odd().isEmpty() && rebuilt(now, score, Math.max(gained, least))) {
+                score = likelihood.of(now);
+                continue;
+            }
             if (tried.isEmpty() || tried.getFirst().gain() < least) {
                 break;
             }
@@ -104,6 +109,29 @@ public final class Explainer {
             }
         }
         return inOrder;
+    }
+
+    /**
+     * Whether the record is likelier at a rig that is built otherwise than by any cause: that is nobody's doing, and what is
+     * looked for then is looked for at that rig.
+     */
+    private boolean rebuilt(Map<SlotId, Predicted> now, Likelihood.Score score, double gained) {
+        Likelihood best = likelihood;
+        double most = gained;
+        for (Build build : likelihood.build().others()) {
+            Likelihood other = likelihood.at(build);
+            double gain = other.of(now).log()
+                    + build.logPrior()
+                    - score.log()
+                    - likelihood.build().logPrior();
+            if (gain > most) {
+                most = gain;
+                best = other;
+            }
+        }
+        boolean better = best != likelihood;
+        likelihood = best;
+        return better;
     }
 
     /**

@@ -65,16 +65,28 @@ final class Likelihood {
     private static final int ENOUGH_FOR_THE_WEATHER = 3;
 
     private static final double DAMPEST = 0.15;
+    /** The same where most readings say so alike, within a factor. */
+    private static final double WETTEST = 0.02;
+
+    private static final double AGREE = 1.5;
+
+    private static final String CONTINUITY = "continuity ";
 
     private final Boxes boxes;
     private final double dryness;
     private final Map<String, List<SlotId>> groups = new LinkedHashMap<>();
     private final Map<SlotId, String> groupOf = new LinkedHashMap<>();
     private final Map<String, Score> healthy = new LinkedHashMap<>();
+    private final Build build;
 
     Likelihood(Boxes boxes) {
+        this(boxes, dryness(boxes), Build.AS_DRAWN);
+    }
+
+    private Likelihood(Boxes boxes, double dryness, Build build) {
         this.boxes = boxes;
-        this.dryness = dryness(boxes);
+        this.dryness = dryness;
+        this.build = build;
         for (Expectation e : boxes.all()) {
             Written written = boxes.written(e.slot().id());
             if (written.isReading()) {
@@ -84,6 +96,21 @@ final class Likelihood {
                 groupOf.put(e.slot().id(), group);
             }
         }
+    }
+
+    /** The same record at a rig that is built otherwise. */
+    Likelihood at(Build other) {
+        Likelihood then = new Likelihood(boxes, dryness, other);
+        healthy.forEach((group, score) -> {
+            if (!group.startsWith(CONTINUITY)) {
+                then.healthy.put(group, score);
+            }
+        });
+        return then;
+    }
+
+    Build build() {
+        return build;
     }
 
     /**
@@ -102,7 +129,7 @@ final class Likelihood {
         if (slot instanceof Slot.Measured m) {
             String circuit = m.circuit().map(c -> c.value()).orElse("");
             if (m.function().isContinuity()) {
-                return "continuity " + circuit;
+                return CONTINUITY + circuit;
             }
             if (m.function().isLoop()) {
                 return "loop";
@@ -444,22 +471,42 @@ final class Likelihood {
                 && n.base() >= dryness * low;
     }
 
-    /** What leaks by itself, against what the rig gives: the middle one of all such readings, 1 for a day as dry as any. */
+    /**
+     * What leaks by itself, against what the rig as drawn gives: the middle one of all such readings, 1 for a day as dry as any.
+     * Where they agree it may be as wet as they say, a meter may read over-range on the dry ones.
+     */
     private static double dryness(Boxes boxes) {
-        List<Double> parts = new ArrayList<>();
-        Set<Optional<CircuitId>> circuits = new HashSet<>();
+        List<Slot.Measured> low = new ArrayList<>();
+        boolean asked = false;
         for (Expectation e : boxes.all()) {
             Optional<Double> written = boxes.number(e.slot().id());
-            Optional<Double> right = boxes.right(e.slot().id());
-            if (isLog(e.slot()) && e.window() instanceof Window.From && written.isPresent() && right.isPresent()) {
-                parts.add(written.get() / right.get());
-                circuits.add(e.slot().circuit());
+            if (isLog(e.slot())
+                    && e.slot() instanceof Slot.Measured m
+                    && e.window() instanceof Window.From(double least)
+                    && written.isPresent()) {
+                low.add(m);
+                asked |= written.get() < least;
             }
         }
+        if (!asked) {
+            return 1;
+        }
+        List<Double> parts = new ArrayList<>();
+        Set<Optional<CircuitId>> circuits = new HashSet<>();
+        for (Slot.Measured slot : low) {
+            double dry = boxes.right(slot.id()).orElseGet(() -> boxes.bench().value(slot));
+            if (Double.isFinite(dry)) {
+                parts.add(boxes.number(slot.id()).orElseThrow() / dry);
+                circuits.add(slot.circuit());
+            }
+        }
+        if (circuits.size() < ENOUGH_FOR_THE_WEATHER) {
+            return 1;
+        }
         parts.sort(null);
-        return circuits.size() < ENOUGH_FOR_THE_WEATHER
-                ? 1
-                : Math.max(DAMPEST, Math.min(1, parts.get(parts.size() / 2)));
+        double middle = parts.get(parts.size() / 2);
+        boolean agree = parts.get(3 * parts.size() / 4) < AGREE * parts.get(parts.size() / 4);
+        return Math.max(agree ? WETTEST : DAMPEST, Math.min(1, middle));
     }
 
     private boolean isNearTop(Slot slot, double base) {
@@ -493,12 +540,14 @@ final class Likelihood {
             boolean wander = function == Function.CONTINUITY_WANDER_LEAD;
             // each bond has a conductor of its own: what a circuit shares, it has alone
             double own = m.circuit().isPresent() ? 0.006 * base : CABLE_SCALE * base;
-            return new SharedTerms.Row(written - base, hypot(HANDS_OHMS, 0.35 * digit, own), new double[] {
-                m.circuit().isPresent() ? CABLE_SCALE * base : 0,
-                wander ? 0 : NULL_RESIDUE_OHMS,
-                wander ? WANDER_RESIDUE_OHMS : 0,
-                JOINTS_SPREAD * boxes.key().inJoints(m.id())
-            });
+            double joints = boxes.key().inJoints(m.id());
+            return new SharedTerms.Row(
+                    written - build.of(base, joints), hypot(HANDS_OHMS, 0.35 * digit, own), new double[] {
+                        m.circuit().isPresent() ? CABLE_SCALE * base : 0,
+                        wander ? 0 : NULL_RESIDUE_OHMS,
+                        wander ? WANDER_RESIDUE_OHMS : 0,
+                        JOINTS_SPREAD * joints
+                    });
         }
         if (function.isInsulation()) {
             return new SharedTerms.Row(

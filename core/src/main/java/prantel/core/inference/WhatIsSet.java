@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -130,17 +131,24 @@ public final class WhatIsSet {
         private final Boxes boxes;
         private final Set<SlotId> read;
         private final Likelihood likelihood;
+        /** The rig as drawn, and built otherwise where anything is odd. */
+        private final List<Likelihood> builds = new ArrayList<>();
+
         private final List<Scored> scored = new ArrayList<>();
 
         Contest(Boxes boxes, Set<SlotId> read) {
             this.boxes = boxes;
             this.read = read;
             this.likelihood = new Likelihood(boxes);
+            this.builds.add(likelihood);
         }
 
         void enter(List<Hypothesis> others) {
-            Scored asMeant = score(new Entry(Optional.empty(), boxes.key().faults(), "", Map.of(), boxes::at, 0));
-            scored.add(asMeant);
+            Set<SlotId> odd = likelihood.of(Map.of()).odd();
+            if (!odd.isEmpty()) {
+                Build.AS_DRAWN.others().forEach(b -> builds.add(likelihood.at(b)));
+            }
+            scored.add(score(new Entry(Optional.empty(), boxes.key().faults(), "", Map.of(), boxes::at, 0)));
             Map<Cause, Integer> places = new HashMap<>();
             others.forEach(h -> places.merge(cause(h.kind()), 1, Integer::sum));
             for (Hypothesis other : others) {
@@ -153,8 +161,6 @@ public final class WhatIsSet {
                 double prior = logPrior(cause) - Math.log(places.getOrDefault(cause, 1));
                 scored.add(score(new Entry(Optional.of(cause), other.faults(), "", says, other.reads(), prior)));
             }
-            Set<SlotId> odd = new HashSet<>(asMeant.unknown());
-            odd.addAll(likelihood.of(Map.of()).strained());
             if (odd.isEmpty()) {
                 return;
             }
@@ -177,8 +183,15 @@ public final class WhatIsSet {
         }
 
         private Scored score(Entry entry) {
-            Likelihood.Score score = likelihood.of(entry.says());
-            return new Scored(entry, score.log() + entry.prior(), score.unknown());
+            Scored best = null;
+            for (Likelihood build : builds) {
+                Likelihood.Score score = build.of(entry.says());
+                double log = score.log() + build.build().logPrior() + entry.prior();
+                if (best == null || log > best.log()) {
+                    best = new Scored(entry, log, score.unknown());
+                }
+            }
+            return Objects.requireNonNull(best);
         }
 
         /** The same answer in several sizes or places counts as one, and its likeliest speaks for it. */
