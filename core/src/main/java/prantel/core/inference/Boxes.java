@@ -32,6 +32,11 @@ final class Boxes {
     private final List<Expectation> all;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
     private final Map<TestOf, List<Slot.Measured>> byTest = new HashMap<>();
+    private static final int FIVE = 5;
+    private static final int ENOUGH_IN_FIVES = 4;
+    private static final int ENOUGH_DIFFERENT = 3;
+
+    private final Map<TestOf, Integer> steps = new HashMap<>();
     private @Nullable Bench bench;
     private final Map<FaultSet, Bench> benches = new HashMap<>();
     private @Nullable Map<Beside.Other, WrittenSheet> others;
@@ -215,6 +220,26 @@ final class Boxes {
         }
         double lastDigit = n.unit().toBase(Math.pow(10, -n.places()));
         return Check.same(n.base(), base) || Math.abs(n.base() - base) <= 0.5001 * lastDigit;
+    }
+
+    /** In what steps a test of a circuit is written: where all is in fives of the last digit, two agree five times as often. */
+    int stepInDigits(Slot slot) {
+        if (!(slot instanceof Slot.Measured m) || m.function().isInsulation() || !hasMeter(m)) {
+            return 1;
+        }
+        return steps.computeIfAbsent(new TestOf(m.circuit(), m.step()), t -> {
+            List<Slot.Measured> written = measured(t.circuit(), t.test()).stream()
+                    .filter(s -> hasMeter(s) && number(s.id()).isPresent())
+                    .toList();
+            boolean inFives = written.stream().allMatch(s -> {
+                double fives = number(s.id()).orElseThrow()
+                        / (FIVE * digit(s, number(s.id()).orElseThrow()));
+                return Math.abs(fives - Math.rint(fives)) < 1e-6;
+            });
+            long different =
+                    written.stream().map(s -> number(s.id())).distinct().count();
+            return inFives && written.size() >= ENOUGH_IN_FIVES && different >= ENOUGH_DIFFERENT ? FIVE : 1;
+        });
     }
 
     /** Whether it says over-range with this top: ">9.99 MΩ". */

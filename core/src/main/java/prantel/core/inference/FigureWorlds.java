@@ -41,6 +41,8 @@ final class FigureWorlds {
     /** Fewer may read alike by themselves. */
     private static final int ENOUGH_STUCK = 4;
 
+    private static final double DIGITS_ALIKE = 2.5;
+
     private final Boxes boxes;
     private final Set<SlotId> odd;
     private final List<World> worlds = new ArrayList<>();
@@ -191,17 +193,24 @@ final class FigureWorlds {
             }
         }
         for (List<Slot.Measured> scope : scopes.values()) {
-            long moved = scope.stream().filter(m -> odd.contains(m.id())).count();
-            if (scope.size() < ENOUGH_STUCK || moved < 2 || 3 * moved < scope.size()) {
+            if (scope.size() < ENOUGH_STUCK || scope.stream().noneMatch(m -> odd.contains(m.id()))) {
                 continue;
             }
             double one = boxes.number(scope.getFirst().id()).orElse(Double.NaN);
-            if (scope.stream().allMatch(m -> boxes.isSame(m.id(), one))) {
+            long moved = scope.stream().filter(m -> isElsewhere(m, one)).count();
+            if (moved >= 2 && 3 * moved >= scope.size() && scope.stream().allMatch(m -> boxes.isSame(m.id(), one))) {
                 Map<SlotId, Predicted> says = new HashMap<>();
                 scope.forEach(m -> says.put(m.id(), new Predicted.Exactly(one)));
                 worlds.add(new World(Cause.TESTER_STUCK, "with a display that stands still", says, scopes.size()));
             }
         }
+    }
+
+    /** Whether the rig gives another number there, by more than a digit or two. */
+    private boolean isElsewhere(Slot.Measured slot, double one) {
+        return boxes.right(slot.id())
+                .filter(r -> Math.abs(r - one) < DIGITS_ALIKE * boxes.digit(slot, one))
+                .isEmpty();
     }
 
     private void tooLow(List<Slot.Measured> test, Range range, int ranges) {
@@ -281,10 +290,11 @@ final class FigureWorlds {
         }
         for (Slot.Measured other : others) {
             boolean alike = other.quantity().equals(slot.quantity());
-            boolean samePoint = alike
-                    && slot.spot().point().isPresent()
+            // the same of the same point, or of the whole circuit: another round
+            boolean sameSpot = alike
+                    && slot.circuit().isPresent()
                     && other.spot().point().equals(slot.spot().point());
-            Cause cause = !alike ? Cause.ANOTHER_BOX : samePoint ? Cause.OTHER_POSITION : Cause.ANOTHER_POINT;
+            Cause cause = !alike ? Cause.ANOTHER_BOX : sameSpot ? Cause.OTHER_POSITION : Cause.ANOTHER_POINT;
             String words = "at " + other.where();
             boxes.number(other.id())
                     .ifPresent(n -> worlds.add(new World(

@@ -408,7 +408,9 @@ final class Likelihood {
         Written written = boxes.written(id);
         return switch (predicted) {
             case Predicted.Exactly(double base) ->
-                boxes.isSame(id, base) ? Math.log(EXACT / digit(slot, base)) : Double.NEGATIVE_INFINITY;
+                boxes.isSame(id, base)
+                        ? Math.log(EXACT / (digit(slot, base) * boxes.stepInDigits(slot)))
+                        : Double.NEGATIVE_INFINITY;
             case Predicted.AboveTop(double top) -> boxes.isAbove(id, top) ? LOG_RIGHT_ANSWER : Double.NEGATIVE_INFINITY;
             case Predicted.Over over ->
                 boxes.isOver(id) ? rightAnswer(id) : insideFrom(id) ? LOG_RIGHT_ANSWER : Double.NEGATIVE_INFINITY;

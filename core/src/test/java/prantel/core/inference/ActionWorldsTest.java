@@ -3,10 +3,12 @@ package prantel.core.inference;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -16,6 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
@@ -217,5 +220,34 @@ class ActionWorldsTest {
                 read(Variation.NONE, test(TestKind.POLARITY), without(a -> a instanceof Action.Operate));
         assertThat(leading(texts)).isNotEmpty();
         assertThat(leading(texts).values()).containsOnly(Cause.OTHER_POSITION);
+    }
+
+    /** A strapper that leaks shows in some rounds only; its figure, to the digit, in the first round is that of another position. */
+    @Test
+    void aRoundWrittenInAnotherOne() {
+        Fault leak = KEY.everyFault().stream()
+                .filter(f -> f.kind().id().equals("strapper-leak"))
+                .findFirst()
+                .orElseThrow();
+        Key key = KEY.with(FaultSet.of(leak));
+        Map<SlotId, String> texts = new LinkedHashMap<>();
+        Set<SlotId> copied = new HashSet<>();
+        for (Expectation e : key.expectations()) {
+            if (e.slot() instanceof Slot.Measured m && m.step() == TestKind.INSULATION) {
+                SlotId first = new SlotId(m.id().value().replaceAll("/round-\\d+", "/round-1"));
+                boolean leaks = e.withFaults().base() < 1e6
+                        && key.expectation(first).withFaults().base() > 1e6;
+                // a leak with a size of its own: only the figure tells
+                texts.put(m.id(), leaks ? "0.37 MΩ" : e.withFaults().shown());
+                if (leaks) {
+                    texts.put(first, "0.37 MΩ");
+                    copied.add(first);
+                }
+            }
+        }
+        Map<SlotId, List<Explanation>> told = Explainer.explain(key, WrittenSheet.read(texts, key));
+        assertThat(copied)
+                .isNotEmpty()
+                .allSatisfy(id -> assertThat(told.get(id).getFirst().cause()).isEqualTo(Cause.OTHER_POSITION));
     }
 }

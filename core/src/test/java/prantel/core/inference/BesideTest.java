@@ -11,6 +11,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
@@ -104,6 +106,21 @@ class BesideTest {
         }
         assertThat(i).isGreaterThanOrEqualTo(4);
         assertThat(causes(texts, Beside.NOTHING)).containsExactly(Cause.ROUND_NUMBERS);
+    }
+
+    /** Two that agree among fives of the last digit are a weaker sign of another point's value; one display for all is none of fives. */
+    @ParameterizedTest
+    @CsvSource({"0.15 0.25 0.25 0.60 0.75, 5", "0.15 0.25 0.26 0.60 0.75, 1", "0.25 0.25 0.25 0.25 0.25, 1"})
+    void whatIsWrittenInFivesAgreesMoreOften(String values, int step) {
+        Map<SlotId, String> texts = new LinkedHashMap<>();
+        for (String value : values.split(" ")) {
+            texts.put(new SlotId("sockets/r1r2/socket-" + (texts.size() + 1)), value);
+        }
+        WrittenSheet sheet = WrittenSheet.read(texts, KEY);
+        Boxes boxes = new Boxes(KEY, KEY.asDone(sheet::at), sheet, Beside.NOTHING);
+        assertThat(boxes.stepInDigits(
+                        KEY.expectation(new SlotId("sockets/r1r2/socket-2")).slot()))
+                .isEqualTo(step);
     }
 
     /** No reading of the candidate's tells a copied healthy value from a fault that is not there; the readings before do. */

@@ -91,6 +91,23 @@ class InstrumentWorldsTest {
         assertThat(Cause.TESTER_STUCK.isOfTheRig()).isTrue();
     }
 
+    /** Points so near each other that one reading alone is odd: that all are the same to the digit is what tells. */
+    @Test
+    void aDisplayThatStandsStillBetweenPointsThatLieNear() {
+        Key key = Key.of(Rigs.rig(Rigs.usual(), 20, 22, 23, 24, 30), FaultSet.NONE, TESTER, Schemes.fullSequence());
+        Map<SlotId, String> texts = new LinkedHashMap<>();
+        for (Expectation e : key.expectations()) {
+            if (e.slot().step() == TestKind.R1_R2 && e.slot() instanceof Slot.Measured) {
+                texts.put(
+                        e.slot().id(),
+                        texts.isEmpty()
+                                ? e.withFaults().shown()
+                                : texts.values().iterator().next());
+            }
+        }
+        assertThat(causes(key, texts)).containsExactly(Cause.TESTER_STUCK);
+    }
+
     @Test
     void aMeterOnOneRangeShowsNothingAboveIt() {
         Meter ohms = TESTER.ohmmeter();
