@@ -82,7 +82,7 @@ public final class Explainer {
             List<Tried> tried = tried(now, score);
             double least = score.odd().isEmpty() ? LEAST_GAIN_TO_ASK : LEAST_GAIN;
             double gained = tried.isEmpty() ? 0 : tried.getFirst().gain();
-            if (!score.odd().isEmpty() && rebuilt(now, score, Math.max(gained, least))) {
+            if (rebuilt(now, score, Math.max(gained, least))) {
                 score = likelihood.of(now);
                 continue;
             }
@@ -116,14 +116,16 @@ public final class Explainer {
      * looked for then is looked for at that rig.
      */
     private boolean rebuilt(Map<SlotId, Predicted> now, Likelihood.Score score, double gained) {
+        Set<String> moved = likelihood.ofTheBuild();
+        if (score.odd().stream().noneMatch(id -> moved.contains(likelihood.groupOf(id)))) {
+            return false;
+        }
         Likelihood best = likelihood;
         double most = gained;
+        double was = likelihood.of(moved, now).log() + likelihood.build().logPrior();
         for (Build build : likelihood.build().others()) {
             Likelihood other = likelihood.at(build);
-            double gain = other.of(now).log()
-                    + build.logPrior()
-                    - score.log()
-                    - likelihood.build().logPrior();
+            double gain = other.of(moved, now).log() + build.logPrior() - was;
             if (gain > most) {
                 most = gain;
                 best = other;
@@ -256,7 +258,7 @@ public final class Explainer {
             }
             double was =
                     before.computeIfAbsent(touched, t -> likelihood.of(t, now)).log();
-            Likelihood.Score is = likelihood.of(touched, with(now, world));
+            Likelihood.Score is = likelihood.of(touched, world.says(), now);
             tried.add(new Tried(world, is.log() - was + world.logPrior() + witnesses.of(world), is));
         }
         tried.sort(Comparator.comparingDouble(Tried::gain).reversed());

@@ -197,7 +197,10 @@ final class FigureWorlds {
                 continue;
             }
             double one = boxes.number(scope.getFirst().id()).orElse(Double.NaN);
-            long moved = scope.stream().filter(m -> isElsewhere(m, one)).count();
+            // points that are alike read alike through anything
+            Optional<Double> first = boxes.right(scope.getFirst().id());
+            long moved =
+                    scope.stream().filter(m -> !isAlike(m, first.orElse(one))).count();
             if (moved >= 2 && 3 * moved >= scope.size() && scope.stream().allMatch(m -> boxes.isSame(m.id(), one))) {
                 Map<SlotId, Predicted> says = new HashMap<>();
                 scope.forEach(m -> says.put(m.id(), new Predicted.Exactly(one)));
@@ -206,11 +209,11 @@ final class FigureWorlds {
         }
     }
 
-    /** Whether the rig gives another number there, by more than a digit or two. */
-    private boolean isElsewhere(Slot.Measured slot, double one) {
+    /** Whether the rig gives that number there, or one a digit or two away. */
+    private boolean isAlike(Slot.Measured slot, double one) {
         return boxes.right(slot.id())
                 .filter(r -> Math.abs(r - one) < DIGITS_ALIKE * boxes.digit(slot, one))
-                .isEmpty();
+                .isPresent();
     }
 
     private void tooLow(List<Slot.Measured> test, Range range, int ranges) {

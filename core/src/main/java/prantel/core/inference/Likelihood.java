@@ -1,6 +1,7 @@
 package prantel.core.inference;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -74,19 +75,19 @@ final class Likelihood {
 
     private final Boxes boxes;
     private final double dryness;
-    private final Map<String, List<SlotId>> groups = new LinkedHashMap<>();
-    private final Map<SlotId, String> groupOf = new LinkedHashMap<>();
+    private final Map<String, List<SlotId>> groups;
+    private final Map<SlotId, String> groupOf;
     private final Map<String, Score> healthy = new LinkedHashMap<>();
+    private final Map<SlotId, Predicted> asKey;
     private final Build build;
 
     Likelihood(Boxes boxes) {
-        this(boxes, dryness(boxes), Build.AS_DRAWN);
-    }
-
-    private Likelihood(Boxes boxes, double dryness, Build build) {
         this.boxes = boxes;
-        this.dryness = dryness;
-        this.build = build;
+        this.dryness = dryness(boxes);
+        this.build = Build.AS_DRAWN;
+        this.groups = new LinkedHashMap<>();
+        this.groupOf = new HashMap<>();
+        this.asKey = new HashMap<>();
         for (Expectation e : boxes.all()) {
             Written written = boxes.written(e.slot().id());
             if (written.isReading()) {
@@ -98,19 +99,34 @@ final class Likelihood {
         }
     }
 
-    /** The same record at a rig that is built otherwise. */
-    Likelihood at(Build other) {
-        Likelihood then = new Likelihood(boxes, dryness, other);
-        healthy.forEach((group, score) -> {
+    private Likelihood(Likelihood same, Build build) {
+        this.boxes = same.boxes;
+        this.dryness = same.dryness;
+        this.build = build;
+        this.groups = same.groups;
+        this.groupOf = same.groupOf;
+        this.asKey = same.asKey;
+        same.healthy.forEach((group, score) -> {
             if (!group.startsWith(CONTINUITY)) {
-                then.healthy.put(group, score);
+                healthy.put(group, score);
             }
         });
-        return then;
+    }
+
+    /** The same record at a rig that is built otherwise. */
+    Likelihood at(Build other) {
+        return new Likelihood(this, other);
     }
 
     Build build() {
         return build;
+    }
+
+    /** Groups that read otherwise at a rig that is built otherwise. */
+    Set<String> ofTheBuild() {
+        Set<String> some = new HashSet<>(groups.keySet());
+        some.removeIf(group -> !group.startsWith(CONTINUITY));
+        return some;
     }
 
     /**
@@ -157,8 +173,8 @@ final class Likelihood {
         Set<SlotId> strained = new HashSet<>();
         for (String group : groups.keySet()) {
             Score score = touched.contains(group)
-                    ? score(group, changed)
-                    : healthy.computeIfAbsent(group, g -> score(g, Map.of()));
+                    ? score(group, changed, Map.of())
+                    : healthy.computeIfAbsent(group, g -> score(g, Map.of(), Map.of()));
             log += score.log();
             unknown.addAll(score.unknown());
             strained.addAll(score.strained());
@@ -191,12 +207,17 @@ final class Likelihood {
 
     /** Of the groups a world touches alone. */
     Score of(Set<String> some, Map<SlotId, Predicted> changed) {
+        return of(some, changed, Map.of());
+    }
+
+    /** The same. @param before what is said already of boxes that it says nothing of */
+    Score of(Set<String> some, Map<SlotId, Predicted> changed, Map<SlotId, Predicted> before) {
         double log = 0;
         Set<SlotId> unknown = new HashSet<>();
         Set<SlotId> strained = new HashSet<>();
         for (String group : some) {
             if (groups.containsKey(group)) {
-                Score score = score(group, changed);
+                Score score = score(group, changed, before);
                 log += score.log();
                 unknown.addAll(score.unknown());
                 strained.addAll(score.strained());
@@ -205,7 +226,7 @@ final class Likelihood {
         return new Score(log, unknown, strained);
     }
 
-    private Score score(String group, Map<SlotId, Predicted> changed) {
+    private Score score(String group, Map<SlotId, Predicted> changed, Map<SlotId, Predicted> before) {
         List<SlotId> rowIds = new ArrayList<>();
         List<SharedTerms.Row> rows = new ArrayList<>();
         List<Double> unknownLogs = new ArrayList<>();
@@ -213,7 +234,13 @@ final class Likelihood {
         Set<SlotId> unknown = new HashSet<>();
         for (SlotId id : groups.getOrDefault(group, List.of())) {
             Slot slot = boxes.at(id).slot();
-            Predicted predicted = changed.getOrDefault(id, asKey(slot));
+            Predicted predicted = changed.get(id);
+            if (predicted == null) {
+                predicted = before.get(id);
+            }
+            if (predicted == null) {
+                predicted = asKey(slot);
+            }
             Optional<Double> number = boxes.number(id);
             if (predicted instanceof Predicted.Near(double base) && number.isPresent() && base < Double.MAX_VALUE) {
                 rowIds.add(id);
@@ -262,15 +289,16 @@ final class Likelihood {
             all[i] = true;
             near[i] = Math.abs(rows.get(i).residual()) < FAR * spread(rows.get(i));
         }
-        double one = refined(rows, unknownLogs, all);
-        double other = refined(rows, unknownLogs, near);
-        boolean[] in = one >= other ? all : near;
+        Kept ofAll = refined(rows, unknownLogs, all);
+        Kept ofNear = refined(rows, unknownLogs, near);
+        Kept best = ofAll.log() >= ofNear.log() ? ofAll : ofNear;
+        boolean[] in = best.in();
         for (int i = 0; i < in.length; i++) {
             if (!in[i]) {
                 unknown.add(ids.get(i));
             }
         }
-        for (double standard : fit(rows, in).fitted()) {
+        for (double standard : best.fitted()) {
             if (Math.abs(standard) > STRAINED) {
                 for (int i = 0; i < in.length; i++) {
                     if (in[i]) {
@@ -279,7 +307,7 @@ final class Likelihood {
                 }
             }
         }
-        return Math.max(one, other);
+        return best.log();
     }
 
     /** With all that is shared. */
@@ -291,43 +319,47 @@ final class Likelihood {
         return Math.sqrt(sum);
     }
 
+    /** @param in which rows share their error @param fitted what they share, in standard deviations */
+    private record Kept(boolean[] in, double log, double[] fitted) {}
+
     /** Takes rows out and in, one at a time, while that makes it likelier. @param in changed in place */
-    private static double refined(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in) {
-        double now = log(rows, unknownLogs, in);
+    private static Kept refined(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in) {
+        SharedTerms.Sums sums = new SharedTerms.Sums(rows.getFirst().terms().length);
+        double left = 0;
+        for (int i = 0; i < in.length; i++) {
+            if (in[i]) {
+                sums.add(rows.get(i), 1);
+            } else {
+                left += unknownLogs.get(i);
+            }
+        }
+        SharedTerms.Fit fit = sums.fit();
+        double now = fit.logDensity() + left;
         for (int step = 0; step < 2 * rows.size(); step++) {
-            double[] fitted = fit(rows, in).fitted();
-            int worst = farthest(rows, in, fitted, true);
-            int best = farthest(rows, in, fitted, false);
-            double without = worst < 0 ? Double.NEGATIVE_INFINITY : flipped(rows, unknownLogs, in, worst);
-            double with = best < 0 ? Double.NEGATIVE_INFINITY : flipped(rows, unknownLogs, in, best);
+            int worst = farthest(rows, in, fit.fitted(), true);
+            int best = farthest(rows, in, fit.fitted(), false);
+            double without = worst < 0 ? Double.NEGATIVE_INFINITY : left + flipped(rows, unknownLogs, sums, worst, -1);
+            double with = best < 0 ? Double.NEGATIVE_INFINITY : left + flipped(rows, unknownLogs, sums, best, 1);
             if (Math.max(without, with) <= now + 1e-9) {
                 break;
             }
             int flip = without >= with ? worst : best;
+            int times = in[flip] ? -1 : 1;
+            sums.add(rows.get(flip), times);
+            left -= times * unknownLogs.get(flip);
             in[flip] = !in[flip];
             now = Math.max(without, with);
+            fit = sums.fit();
         }
-        return now;
+        return new Kept(in, now, fit.fitted());
     }
 
-    private static double flipped(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in, int which) {
-        in[which] = !in[which];
-        double log = log(rows, unknownLogs, in);
-        in[which] = !in[which];
-        return log;
-    }
-
-    private static SharedTerms.Fit fit(List<SharedTerms.Row> rows, boolean[] in) {
-        return SharedTerms.of(rows, in, rows.getFirst().terms().length);
-    }
-
-    private static double log(List<SharedTerms.Row> rows, List<Double> unknownLogs, boolean[] in) {
-        double log = fit(rows, in).logDensity();
-        for (int i = 0; i < in.length; i++) {
-            if (!in[i]) {
-                log += unknownLogs.get(i);
-            }
-        }
+    /** @param times 1 where it is taken in, −1 where it is taken out. @return what that comes to beside what is left to chance */
+    private static double flipped(
+            List<SharedTerms.Row> rows, List<Double> unknownLogs, SharedTerms.Sums sums, int which, int times) {
+        sums.add(rows.get(which), times);
+        double log = sums.fit().logDensity() - times * unknownLogs.get(which);
+        sums.add(rows.get(which), -times);
         return log;
     }
 
@@ -357,6 +389,10 @@ final class Likelihood {
 
     /** As the key says: a number where it gives one that can be told from others, else what its window holds. */
     Predicted asKey(Slot slot) {
+        return asKey.computeIfAbsent(slot.id(), id -> toldByKey(slot));
+    }
+
+    private Predicted toldByKey(Slot slot) {
         Expectation e = boxes.at(slot.id());
         if (slot instanceof Slot.Composed composed) {
             return chosen(composed);

@@ -3,6 +3,7 @@ package prantel.core.inference;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -119,10 +120,13 @@ final class SetUpWorlds {
                             .add(m);
                     byPart.computeIfAbsent(List.of(m.step()), k -> new ArrayList<>())
                             .add(m);
+                    byPart.computeIfAbsent(List.of(m.circuit()), k -> new ArrayList<>())
+                            .add(m);
                 }
             }
-            List<List<Slot.Measured>> scopes = new ArrayList<>(byPart.values());
-            scopes.add(all);
+            byPart.put(List.of(), all);
+            // one test alone of a circuit, or of the rig, is no scope of its own
+            Set<List<Slot.Measured>> scopes = new LinkedHashSet<>(byPart.values());
             for (List<Slot.Measured> scope : scopes) {
                 if (scope.stream().anyMatch(s -> odd.contains(s.id()))) {
                     double lead = boxes.key().tester().leadOhms(function);

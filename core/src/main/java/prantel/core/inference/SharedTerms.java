@@ -1,6 +1,5 @@
 package prantel.core.inference;
 
-import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -17,38 +16,48 @@ final class SharedTerms {
      *
      * @param residual written less predicted
      * @param sigma its own noise
+     * @param logSigma natural logarithm of it
      * @param terms how far each shared term of one standard deviation moves it
      */
-    record Row(double residual, double sigma, double[] terms) {}
+    record Row(double residual, double sigma, double logSigma, double[] terms) {
+        Row(double residual, double sigma, double[] terms) {
+            this(residual, sigma, Math.log(sigma), terms);
+        }
+    }
 
     /** @param logDensity of all rows @param fitted most likely value of each shared term, in standard deviations */
     record Fit(double logDensity, double[] fitted) {}
 
     static Fit of(List<Row> rows, int terms) {
-        boolean[] all = new boolean[rows.size()];
-        Arrays.fill(all, true);
-        return of(rows, all, terms);
+        Sums sums = new Sums(terms);
+        rows.forEach(row -> sums.add(row, 1));
+        return sums.fit();
     }
 
-    /** @param in which of the rows */
-    static Fit of(List<Row> rows, boolean[] in, int terms) {
-        double[][] m = new double[terms][terms];
-        double[] b = new double[terms];
-        double quad = 0;
-        double logDet = 0;
-        for (int k = 0; k < terms; k++) {
-            m[k][k] = 1;
-        }
-        int count = 0;
-        for (int i = 0; i < in.length; i++) {
-            if (!in[i]) {
-                continue;
+    /** What the rows that are in come to: one is taken in or out without the others being looked at again. */
+    static final class Sums {
+        private final int terms;
+        private final double[][] m;
+        private final double[] b;
+        private double quad;
+        private double logDet;
+        private int count;
+
+        Sums(int terms) {
+            this.terms = terms;
+            this.m = new double[terms][terms];
+            this.b = new double[terms];
+            for (int k = 0; k < terms; k++) {
+                m[k][k] = 1;
             }
-            count++;
-            Row row = rows.get(i);
-            double weight = 1 / (row.sigma() * row.sigma());
+        }
+
+        /** @param times 1 for in, −1 for out again */
+        void add(Row row, int times) {
+            count += times;
+            double weight = times / (row.sigma() * row.sigma());
             quad += row.residual() * row.residual() * weight;
-            logDet += 2 * Math.log(row.sigma());
+            logDet += times * 2 * row.logSigma();
             for (int k = 0; k < terms; k++) {
                 double weighted = row.terms()[k] * weight;
                 if (weighted != 0) {
@@ -59,12 +68,20 @@ final class SharedTerms {
                 }
             }
         }
-        double[] u = b.clone();
-        logDet += solve(m, u);
-        for (int k = 0; k < terms; k++) {
-            quad -= b[k] * u[k];
+
+        Fit fit() {
+            double[][] left = new double[terms][];
+            for (int k = 0; k < terms; k++) {
+                left[k] = m[k].clone();
+            }
+            double[] u = b.clone();
+            double det = logDet + solve(left, u);
+            double off = quad;
+            for (int k = 0; k < terms; k++) {
+                off -= b[k] * u[k];
+            }
+            return new Fit(-0.5 * (off + det + count * LOG_TWO_PI), u);
         }
-        return new Fit(-0.5 * (quad + logDet + count * LOG_TWO_PI), u);
     }
 
     /** Gaussian elimination of a positive definite matrix in place. @return logarithm of its determinant */
