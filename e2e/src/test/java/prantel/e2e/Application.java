@@ -1,14 +1,17 @@
 package prantel.e2e;
 
 import java.io.IOException;
+import java.net.BindException;
 import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.concurrent.ThreadLocalRandom;
 
 /** The packaged application with its demo, on a free port and a database file of its own. */
 final class Application implements AutoCloseable {
@@ -28,12 +31,22 @@ final class Application implements AutoCloseable {
 
     /** @param filled how much the demo begins with: "today", or "all" for the fortnight before it too */
     static Application start(Path data, String filled) throws IOException, InterruptedException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            Application application = new Application(data, filled, socket.getLocalPort());
-            socket.close();
-            application.run();
-            return application;
+        Application application = new Application(data, filled, freePort());
+        application.run();
+        return application;
+    }
+
+    /** Below those that the system hands out: until the server listens nobody else's connection is given the same one. */
+    private static int freePort() throws IOException {
+        for (int tries = 0; tries < 100; tries++) {
+            int port = ThreadLocalRandom.current().nextInt(10_000, 30_000);
+            try (ServerSocket socket = new ServerSocket(port)) {
+                return socket.getLocalPort();
+            } catch (BindException e) {
+                // somebody listens there
+            }
         }
+        throw new IOException("No free port between 10000 and 30000");
     }
 
     String url() {
@@ -57,7 +70,8 @@ final class Application implements AutoCloseable {
         Instant until = Instant.now().plus(LONGEST_START);
         while (!answers()) {
             if (!process.isAlive() || Instant.now().isAfter(until)) {
-                throw new IOException("The application did not start; see " + data.resolve("server.log"));
+                throw new IOException(
+                        "The application did not start:\n" + Files.readString(data.resolve("server.log")));
             }
             Thread.sleep(250);
         }

@@ -78,7 +78,7 @@ public final class Explainer {
         Map<SlotId, Predicted> now = new HashMap<>();
         Likelihood.Score score = likelihood.of(now);
         Set<SlotId> first = new HashSet<>(score.unknown());
-        for (int round = 0; round < MOST_CAUSES; round++) {
+        while (taken.size() < MOST_CAUSES) {
             List<Tried> tried = tried(now, score);
             double least = score.odd().isEmpty() ? LEAST_GAIN_TO_ASK : LEAST_GAIN;
             double gained = tried.isEmpty() ? 0 : tried.getFirst().gain();

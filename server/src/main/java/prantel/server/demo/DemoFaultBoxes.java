@@ -17,6 +17,8 @@ import prantel.server.workshop.Workshop;
 @Component
 @ConditionalOnProperty(name = "prantel.demo", havingValue = "true")
 public class DemoFaultBoxes implements SmartLifecycle {
+    private static final int MOST_TRIES = 10;
+
     private final Workshop workshop;
     private final Map<String, SimulatedFaultBox> boxes = new ConcurrentHashMap<>();
     private boolean running;
@@ -30,11 +32,25 @@ public class DemoFaultBoxes implements SmartLifecycle {
     public void start() {
         running = true;
         for (Bay bay : workshop.bays()) {
-            int port = freePort();
-            SimulatedFaultBox box = new SimulatedFaultBox(port, SimulatedFaultBox.USUAL_RELAYS);
-            box.powerOn();
+            SimulatedFaultBox box = poweredOn();
             boxes.put(bay.bayId(), box);
-            workshop.setFaultBox(bay.bayId(), "127.0.0.1:" + port);
+            workshop.setFaultBox(bay.bayId(), "127.0.0.1:" + box.port());
+        }
+    }
+
+    /** A port that was free a moment ago may be somebody's by now: then another one. */
+    private static SimulatedFaultBox poweredOn() {
+        for (int tries = 1; ; tries++) {
+            SimulatedFaultBox box = new SimulatedFaultBox(freePort(), SimulatedFaultBox.USUAL_RELAYS);
+            try {
+                box.powerOn();
+                return box;
+            } catch (IllegalStateException e) {
+                box.close();
+                if (tries == MOST_TRIES) {
+                    throw e;
+                }
+            }
         }
     }
 
