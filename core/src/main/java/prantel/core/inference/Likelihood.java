@@ -15,7 +15,6 @@ import prantel.core.instrument.Saying;
 import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
-import prantel.core.rig.CircuitId;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -62,15 +61,6 @@ final class Likelihood {
     /** Who makes a number up stays within such a factor of what is right. */
     private static final double ROUND_WITHIN = 3;
 
-    /** Circuits, or boards, whose insulation tells of the weather. */
-    private static final int ENOUGH_FOR_THE_WEATHER = 3;
-
-    private static final double DAMPEST = 0.15;
-    /** The same where most readings say so alike, within a factor. */
-    private static final double WETTEST = 0.02;
-
-    private static final double AGREE = 1.5;
-
     private static final String CONTINUITY = "continuity ";
 
     private final Boxes boxes;
@@ -83,7 +73,7 @@ final class Likelihood {
 
     Likelihood(Boxes boxes) {
         this.boxes = boxes;
-        this.dryness = dryness(boxes);
+        this.dryness = Weather.dryness(boxes);
         this.build = Build.AS_DRAWN;
         this.groups = new LinkedHashMap<>();
         this.groupOf = new HashMap<>();
@@ -507,44 +497,6 @@ final class Likelihood {
                 && window instanceof Window.From(double low)
                 && written instanceof Written.Number n
                 && n.base() >= dryness * low;
-    }
-
-    /**
-     * What leaks by itself, against what the rig as drawn gives: the middle one of all such readings, 1 for a day as dry as any.
-     * Where they agree it may be as wet as they say, a meter may read over-range on the dry ones.
-     */
-    private static double dryness(Boxes boxes) {
-        List<Slot.Measured> low = new ArrayList<>();
-        boolean asked = false;
-        for (Expectation e : boxes.all()) {
-            Optional<Double> written = boxes.number(e.slot().id());
-            if (isLog(e.slot())
-                    && e.slot() instanceof Slot.Measured m
-                    && e.window() instanceof Window.From(double least)
-                    && written.isPresent()) {
-                low.add(m);
-                asked |= written.get() < least;
-            }
-        }
-        if (!asked) {
-            return 1;
-        }
-        List<Double> parts = new ArrayList<>();
-        Set<Optional<CircuitId>> circuits = new HashSet<>();
-        for (Slot.Measured slot : low) {
-            double dry = boxes.right(slot.id()).orElseGet(() -> boxes.bench().value(slot));
-            if (Double.isFinite(dry)) {
-                parts.add(boxes.number(slot.id()).orElseThrow() / dry);
-                circuits.add(slot.circuit());
-            }
-        }
-        if (circuits.size() < ENOUGH_FOR_THE_WEATHER) {
-            return 1;
-        }
-        parts.sort(null);
-        double middle = parts.get(parts.size() / 2);
-        boolean agree = parts.get(3 * parts.size() / 4) < AGREE * parts.get(parts.size() / 4);
-        return Math.max(agree ? WETTEST : DAMPEST, Math.min(1, middle));
     }
 
     private boolean isNearTop(Slot slot, double base) {
