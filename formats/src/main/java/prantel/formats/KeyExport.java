@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.jspecify.annotations.Nullable;
@@ -12,6 +13,7 @@ import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.limits.Limit;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -44,6 +46,7 @@ public final class KeyExport {
                 .put("scheme", key.scheme().id() + "/" + key.scheme().version())
                 .put("faults", key.faults().faults().size());
         ArrayNode slots = root.putArray("slots");
+        Map<SlotId, List<Key.BandReason>> bandReasons = key.reasons(key.measured());
         for (Expectation e : key.expectations()) {
             Slot slot = e.slot();
             ObjectNode node = slots.addObject()
@@ -60,7 +63,8 @@ public final class KeyExport {
             node.put("visibility", e.change().visibility().name());
             if (slot instanceof Slot.Measured measured) {
                 ArrayNode reasons = node.putArray("bandReasons");
-                key.reasons(measured)
+                bandReasons
+                        .getOrDefault(measured.id(), List.of())
                         .forEach(r -> reasons.addObject()
                                 .put("cause", r.cause())
                                 .put("down", r.down())

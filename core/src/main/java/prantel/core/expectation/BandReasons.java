@@ -12,7 +12,7 @@ import prantel.core.rig.Variation;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 
-/** Takes windows apart: each cause of their width alone. The rig is varied once for all boxes. */
+/** Takes windows apart: each cause of their width alone. The rig is varied once for all boxes of one asking. */
 final class BandReasons {
     private final Function<Variation, Bench> bench;
     private final Scheme scheme;
@@ -24,7 +24,7 @@ final class BandReasons {
         this.scheme = scheme;
     }
 
-    synchronized List<BandReason> of(Slot.Measured slot, Meter meter) {
+    List<BandReason> of(Slot.Measured slot, Meter meter) {
         List<BandReason> reasons = new ArrayList<>();
         double nominal = value(slot, Variation.NONE);
         Variation low = scheme.practice().tolerances().low();

@@ -1,5 +1,6 @@
 package prantel.core.expectation;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,15 +33,16 @@ public final class Key {
     /** Two true values this near are the same reading: rounding of the last bits. */
     private static final double SAME = 1e-12;
 
+    private final KeyName name;
     private final FaultSet faults;
     private final HealthyRig healthy;
     private final HealthyRig.Ends faulted;
-    private final BandReasons reasons;
     private final Map<SlotId, Expectation> bySlot = new LinkedHashMap<>();
     /** The same with CPCs in conduit off the bar; worked out when it is asked for. */
     private volatile @Nullable Key offBar;
 
-    private Key(FaultSet faults, HealthyRig healthy, Predicate<SlotId> wanted, boolean rigIsKnown) {
+    private Key(FaultSet faults, HealthyRig healthy, KeyName name, Predicate<SlotId> wanted, boolean rigIsKnown) {
+        this.name = name;
         this.faults = faults;
         this.healthy = healthy;
         this.faulted = faults.isEmpty() ? healthy.ends() : healthy.ends(faults);
@@ -52,7 +54,6 @@ public final class Key {
                                 setUp -> faulted.nominal().live(setUp).trips()
                                         || faulted.low().live(setUp).trips())
                 : null;
-        this.reasons = new BandReasons(v -> healthy.varied(faults, v, faulted.nominal()), healthy.scheme());
         Map<SlotId, Optional<Limit>> limits = limitsAsFitted();
         List<Slot> slots = healthy.slots();
         for (int i = 0; i < slots.size(); i++) {
@@ -67,11 +68,11 @@ public final class Key {
     }
 
     /** The same key with some boxes left out, or as another key has them. */
-    private Key(Key base, Function<Expectation, @Nullable Expectation> as) {
+    private Key(Key base, KeyName name, Function<Expectation, @Nullable Expectation> as) {
+        this.name = name;
         this.faults = base.faults;
         this.healthy = base.healthy;
         this.faulted = base.faulted;
-        this.reasons = base.reasons;
         for (Expectation e : base.bySlot.values()) {
             Expectation mine = as.apply(e);
             if (mine != null) {
@@ -101,7 +102,8 @@ public final class Key {
      */
     public static Key of(Rig rig, FaultSet faults, Tester tester, Scheme scheme, AsBuilt asBuilt) {
         faults.checkOn(rig);
-        return new Key(faults, new HealthyRig(rig, scheme, tester, asBuilt), slot -> true, false);
+        KeyName name = KeyName.of(rig, scheme, tester, asBuilt, faults);
+        return new Key(faults, new HealthyRig(rig, scheme, tester, asBuilt), name, slot -> true, false);
     }
 
     /**
@@ -112,7 +114,7 @@ public final class Key {
      */
     public Key with(FaultSet others) {
         others.checkOn(rig());
-        return new Key(others, healthy, slot -> true, true);
+        return new Key(others, healthy, name.with(others), slot -> true, true);
     }
 
     /**
@@ -122,7 +124,7 @@ public final class Key {
      */
     public Key with(FaultSet others, Set<SlotId> boxes) {
         others.checkOn(rig());
-        return new Key(others, healthy, boxes::contains, true);
+        return new Key(others, healthy, name.with(others).only(boxes), boxes::contains, true);
     }
 
     /**
@@ -151,6 +153,7 @@ public final class Key {
                 ? this
                 : new Key(
                         this,
+                        name.of(circuits),
                         e -> e.slot()
                                         .circuit()
                                         .filter(c -> !circuits.contains(c))
@@ -163,6 +166,7 @@ public final class Key {
     public Key readWith(Key other, Set<SlotId> boxes) {
         return new Key(
                 this,
+                name.readWith(other.name, boxes),
                 e -> boxes.contains(e.slot().id()) ? other.expectation(e.slot().id()) : e);
     }
 
@@ -178,6 +182,11 @@ public final class Key {
     public Key prepared() {
         healthy.prepare();
         return this;
+    }
+
+    /** What it is made from. */
+    public KeyName name() {
+        return name;
     }
 
     public Rig rig() {
@@ -204,6 +213,20 @@ public final class Key {
     /** In the order of the sheet. */
     public List<Expectation> expectations() {
         return List.copyOf(bySlot.values());
+    }
+
+    /** The boxes that are measured, in the order of the sheet. */
+    public List<Slot.Measured> measured() {
+        return bySlot.values().stream()
+                .map(Expectation::slot)
+                .filter(Slot.Measured.class::isInstance)
+                .map(Slot.Measured.class::cast)
+                .toList();
+    }
+
+    /** How many boxes it has. */
+    public int size() {
+        return bySlot.size();
     }
 
     /** @throws ProblemsException if the sheet has no such box */
@@ -261,12 +284,18 @@ public final class Key {
         return made;
     }
 
-    /** Why the band of a reading is as wide as it is, each cause alone; causes that move it by less
-     * than a tenth of a digit are left out, and so are all where words are read. */
-    public List<BandReason> reasons(Slot.Measured slot) {
-        return tester().meter(slot.function())
-                .map(meter -> reasons.of(slot, meter))
-                .orElse(List.of());
+    /**
+     * Why the bands of these boxes are as wide as they are, each cause alone; causes that move a reading by less than a tenth
+     * of a digit are left out, and so are all where words are read. The rig is varied for it in twelve ways, and none of
+     * them is kept: whoever asks again keeps the answer, which is small.
+     */
+    public Map<SlotId, List<BandReason>> reasons(Collection<Slot.Measured> boxes) {
+        BandReasons reasons = new BandReasons(v -> healthy.varied(faults, v, faulted.nominal()), healthy.scheme());
+        Map<SlotId, List<BandReason>> of = new HashMap<>();
+        for (Slot.Measured box : boxes) {
+            tester().meter(box.function()).ifPresent(meter -> of.put(box.id(), reasons.of(box, meter)));
+        }
+        return of;
     }
 
     /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */

@@ -24,6 +24,7 @@ import prantel.core.assessment.SparedBoxes;
 import prantel.core.assessment.WatchedOf;
 import prantel.core.expectation.AsBuilt;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.KeyName;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
@@ -42,6 +43,7 @@ import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
 import prantel.formats.FaultSetFile;
 import prantel.server.keys.Explorations;
+import prantel.server.keys.Heavy;
 import prantel.server.keys.PureValues;
 import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.DocumentRef;
@@ -83,7 +85,19 @@ public class Keys {
 
     private record KeyOf(DocumentRef rig, DocumentRef tester, SchemeOf scheme, AsBuilt asBuilt, FaultSet faults) {}
 
-    private record MarkedOf(String assessmentId, int seq) {}
+    /** @param beside the records it is held beside, each as it then was */
+    private record MarkedOf(String assessmentId, int seq, List<BesideOf> beside) {}
+
+    private record BesideOf(String assessmentId, int seq) {}
+
+    private record ReasonsOf(KeyName key) {}
+
+    private record BandReasonsOf(Map<SlotId, List<Key.BandReason>> reasons) implements Heavy {
+        @Override
+        public int items() {
+            return reasons.values().stream().mapToInt(List::size).sum();
+        }
+    }
 
     private static DocumentRef rigRef(Assessment assessment) {
         return new DocumentRef(
@@ -127,7 +141,7 @@ public class Keys {
                 schemes.scheme(new DocumentRef(of.scheme().id(), of.scheme().version()));
         return of.parts().isEmpty()
                 ? whole
-                : values.small(
+                : values.of(
                         of,
                         () -> whole.only(
                                 Set.copyOf(of.parts()), of.parts().contains(prantel.core.marking.Part.FAULTS.id())));
@@ -145,7 +159,7 @@ public class Keys {
     /** The boxes of its sheet, in order: those of the circuits that are tested. */
     public List<Slot> sheet(Assessment assessment) {
         Set<CircuitId> circuits = circuits(assessment);
-        return values.small(
+        return values.of(
                         new SheetOf(rigRef(assessment), schemeOf(assessment), circuits),
                         () -> new SheetSlots(SlotPlan.sheet(rig(assessment), scheme(assessment)).stream()
                                 .filter(s -> circuits.isEmpty()
@@ -166,13 +180,18 @@ public class Keys {
 
     private record SheetOf(DocumentRef rig, SchemeOf scheme, Set<CircuitId> circuits) {}
 
-    private record SheetSlots(List<Slot> slots) {}
+    private record SheetSlots(List<Slot> slots) implements Heavy {
+        @Override
+        public int items() {
+            return slots.size();
+        }
+    }
 
     public FaultSet faults(Assessment assessment) {
         String file = assessment.faultsFile();
         return file == null
                 ? FaultSet.NONE
-                : values.small(
+                : values.of(
                         new FaultsOf(rigRef(assessment), file),
                         () -> FaultSetFile.read(file.getBytes(StandardCharsets.UTF_8), rig(assessment)));
     }
@@ -215,7 +234,7 @@ public class Keys {
         Key healthy = explorations.healthy(rig(assessment), workshop.tester(tester), scheme(assessment), known);
         return faults.isEmpty()
                 ? healthy
-                : values.small(new KeyOf(rig, tester, schemeOf(assessment), known, faults), () -> healthy.with(faults));
+                : values.of(new KeyOf(rig, tester, schemeOf(assessment), known, faults), () -> healthy.with(faults));
     }
 
     /** Answers the assessor accepts besides the faults themselves. */
@@ -241,6 +260,10 @@ public class Keys {
 
     /** What the candidate wrote so far. */
     public CandidateRecord record(Assessment assessment) {
+        return record(assessment, assessments.handedInBefore(assessment, MOST_BESIDE));
+    }
+
+    private CandidateRecord record(Assessment assessment, List<Assessment> othersBefore) {
         Map<SlotId, Boolean> judgements = new LinkedHashMap<>();
         assessment.judgements().forEach((slot, entry) -> {
             Boolean value = entry.value();
@@ -256,11 +279,11 @@ public class Keys {
                 assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
                 WatchedOf.of(assessment, scheme(assessment), sheet(assessment)),
                 SparedBoxes.of(assessment, scheme(assessment), sheet(assessment)),
-                beside(assessment));
+                beside(assessment, othersBefore));
     }
 
     /** What weighs in beside the sheet itself. Nobody is named: a record may be shown to whom it is about. */
-    private Beside beside(Assessment assessment) {
+    private Beside beside(Assessment assessment, List<Assessment> othersBefore) {
         Map<SlotId, String> checks = new LinkedHashMap<>();
         assessment.checks().forEach((slot, taken) -> checks.put(new SlotId(slot), taken.text()));
         Set<SlotId> fromTester = new LinkedHashSet<>();
@@ -272,7 +295,7 @@ public class Keys {
         });
         List<Beside.Other> others = new ArrayList<>();
         List<Map<SlotId, String>> atThisRig = new ArrayList<>();
-        for (Assessment other : assessments.handedInBefore(assessment, MOST_BESIDE)) {
+        for (Assessment other : othersBefore) {
             try {
                 if (faults(other).equals(faults(assessment))) {
                     others.add(new Beside.Other(
@@ -344,8 +367,22 @@ public class Keys {
     }
 
     public MarkedSheet marked(Assessment assessment) {
-        return values.small(
-                new MarkedOf(assessment.id(), assessment.markedSeq()),
-                () -> Marker.mark(asked(assessment), record(assessment), agreedByFault(assessment)));
+        List<Assessment> before = assessments.handedInBefore(assessment, MOST_BESIDE);
+        return values.of(
+                new MarkedOf(
+                        assessment.id(),
+                        assessment.markedSeq(),
+                        before.stream()
+                                .map(b -> new BesideOf(b.id(), b.markedSeq()))
+                                .toList()),
+                () -> Marker.mark(asked(assessment), record(assessment, before), agreedByFault(assessment)));
+    }
+
+    /** Why the bands of a key are as wide as they are: kept apart from the key, since the rig is varied for it many times. */
+    public Map<SlotId, List<Key.BandReason>> bandReasons(Key key) {
+        return values.of(
+                        new ReasonsOf(key.name()),
+                        () -> new BandReasonsOf(key.reasons(key.measured())))
+                .reasons();
     }
 }

@@ -25,7 +25,7 @@ public class Explorations {
 
     /** The healthy key: keys with faults are made from it, and share what is known of the rig. */
     public Key healthy(Rig rig, Tester tester, Scheme scheme, AsBuilt asBuilt) {
-        return values.large(
+        return values.of(
                 new HealthyKey(rig, tester, scheme, asBuilt),
                 () -> Key.of(rig, FaultSet.NONE, tester, scheme, asBuilt));
     }
@@ -36,7 +36,7 @@ public class Explorations {
 
     /** Of every single fault on the rig of a key. A second asker waits for the first one's answer. */
     public Exploration of(Key key) {
-        return values.large(
+        return values.of(
                 new Singles(key.rig(), key.tester(), key.scheme(), key.asBuilt()),
                 () -> Exploration.of(healthy(key.rig(), key.tester(), key.scheme(), key.asBuilt())));
     }

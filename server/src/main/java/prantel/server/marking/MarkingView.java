@@ -35,6 +35,7 @@ import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
 import prantel.formats.MarkExport;
 import prantel.server.picture.Pictures;
 
@@ -306,10 +307,11 @@ record MarkingView(
             Optional<Kept> kept,
             Given given,
             OpinionsView opinions,
-            List<AlikeOnTheRig.Alike> alike) {
+            List<AlikeOnTheRig.Alike> alike,
+            Map<SlotId, List<Key.BandReason>> reasons) {
         Key key = sheet.key();
         Rig rig = key.rig();
-        List<Line> lines = sheet.findings().stream().map(f -> line(f, key)).toList();
+        List<Line> lines = sheet.findings().stream().map(f -> line(f, reasons)).toList();
         return new MarkingView(
                 new MarkedBy(
                         assessment.id(),
@@ -374,7 +376,7 @@ record MarkingView(
                 .toList();
     }
 
-    private static Line line(Finding finding, Key key) {
+    private static Line line(Finding finding, Map<SlotId, List<Key.BandReason>> reasons) {
         Expectation e = finding.expectation();
         Slot slot = e.slot();
         return new Line(
@@ -384,18 +386,17 @@ record MarkingView(
                 RigGives.of(e),
                 new BoxBand(
                         Pictures.band(e.window()),
-                        slot instanceof Slot.Measured m ? reasons(m, key, e.window()) : List.of(),
+                        e.window() instanceof Window.Between
+                                ? reasons(slot, reasons.getOrDefault(slot.id(), List.of()))
+                                : List.of(),
                         slot.limit().map(l -> limit(l, slot)).orElse(null)),
                 finding.explanations().stream()
                         .map(why -> explanation(why, slot.boxUnit(), e.window()))
                         .toList());
     }
 
-    private static List<ReasonLine> reasons(Slot.Measured slot, Key key, Window band) {
-        if (!(band instanceof Window.Between)) {
-            return List.of();
-        }
-        return key.reasons(slot).stream()
+    private static List<ReasonLine> reasons(Slot slot, List<Key.BandReason> reasons) {
+        return reasons.stream()
                 .map(r -> new ReasonLine(r.cause(), signed(r.down(), slot), signed(r.up(), slot)))
                 .toList();
     }

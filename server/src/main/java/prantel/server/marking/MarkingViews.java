@@ -45,6 +45,7 @@ class MarkingViews {
                         .map(kept -> new MarkingView.Kept(MarkExport.marks(kept), Frozen.difference(kept, today))),
                 given,
                 opinions,
-                fellows.alike(assessment));
+                fellows.alike(assessment),
+                keys.bandReasons(today.key()));
     }
 }

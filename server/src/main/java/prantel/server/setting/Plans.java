@@ -7,6 +7,7 @@ import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.KeyName;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
@@ -30,28 +31,28 @@ class Plans {
         this.explorations = explorations;
     }
 
-    private record Proving(Key key) {}
+    private record Proving(KeyName key) {}
 
-    private record Clearing(Key left, List<Fault> out) {}
+    private record Clearing(KeyName left, List<Fault> out) {}
 
     private record Safety(Rig rig, FaultSet faults) {}
 
-    private record Ranking(Key key, Map<SlotId, String> readings, FaultSet before, boolean byHand) {}
+    private record Ranking(KeyName key, Map<SlotId, String> readings, FaultSet before, boolean byHand) {}
 
     /** Readings that prove a set. */
     CheckPlan proving(Key key) {
-        return values.small(
-                new Proving(key), () -> CheckPlan.of(key, explorations.of(key), FaultBox.of(key.rig())::isByHand));
+        return values.of(
+                new Proving(key.name()), () -> CheckPlan.of(key, explorations.of(key), FaultBox.of(key.rig())::isByHand));
     }
 
     /** Readings that prove faults taken out. @param left key with those that stay */
     CheckPlan clearing(Key left, List<Fault> out) {
-        return values.small(
-                new Clearing(left, List.copyOf(out)), () -> CheckPlan.ofClearing(left, out, explorations.of(left)));
+        return values.of(
+                new Clearing(left.name(), List.copyOf(out)), () -> CheckPlan.ofClearing(left, out, explorations.of(left)));
     }
 
     SafetyCheck.Report safety(Rig rig, FaultSet faults) {
-        return values.small(new Safety(rig, faults), () -> SafetyCheck.of(rig, faults));
+        return values.of(new Safety(rig, faults), () -> SafetyCheck.of(rig, faults));
     }
 
     /** What readings taken at the rig speak for. @param byHand whether a hand may have set a fault elsewhere */
@@ -63,8 +64,8 @@ class Plans {
             }
         });
         Predicate<Fault> hands = byHand ? FaultBox.of(key.rig())::isByHand : f -> false;
-        return values.small(
-                new Ranking(key, readings, before, byHand),
+        return values.of(
+                new Ranking(key.name(), readings, before, byHand),
                 () -> WhatIsSet.of(key, readings, Hypothesis.instead(key, explorations.of(key), before, hands)));
     }
 }

@@ -67,7 +67,7 @@ public class AsBuiltReadings {
         if (rows.isEmpty()) {
             return AsBuilt.NONE;
         }
-        return values.small(new ReadingsOf(ref, rows), () -> asBuilt(ref, rows));
+        return values.of(new ReadingsOf(ref, rows), () -> asBuilt(ref, rows));
     }
 
     private record ReadingsOf(DocumentRef rig, Map<String, Taken> rows) {}
@@ -99,7 +99,7 @@ public class AsBuiltReadings {
         AsBuilt asBuilt = of(ref);
         return asBuilt.readings().isEmpty()
                 ? List.of()
-                : values.small(
+                : values.of(
                         new DriftsOf(ref, tester, asBuilt),
                         () -> Drift.of(workshop.rig(ref), tester, ShippedSchemes.everyTest(), asBuilt));
     }

@@ -1,0 +1,6 @@
+package prantel.server.keys;
+
+/** A value that says itself how many small things it holds. */
+public interface Heavy {
+    int items();
+}
