@@ -38,7 +38,7 @@ function Whole({ id, record }: { id: string; record: View }) {
         <a className="text-work underline" href={`${at}/csv`} download>
           CSV
         </a>
-        <span className="text-ink2">“prantel verify” proves the record file whole and unaltered.</span>
+        <span className="text-ink2">“prantel verify” says whether the record file fits itself.</span>
       </p>
       <ProcedureLine
         steps={record.stations.map((s) => ({ ...s, next: false }))}

@@ -7,10 +7,10 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 import prantel.formats.RecordFile;
 
-/** Proves an exported record whole and unaltered. */
+/** Holds an exported record against its own hashes: what was changed by accident is told. Who writes it all anew can make it fit. */
 @Command(
         name = "verify",
-        description = "Is an exported record whole and unaltered? Needs no server.",
+        description = "Does an exported record fit itself? Needs no server.",
         mixinStandardHelpOptions = true)
 final class VerifyCommand implements Runnable {
     @Parameters(paramLabel = "RECORD", description = "Record file (JSON)")
@@ -27,7 +27,7 @@ final class VerifyCommand implements Runnable {
         var events = content.events();
         spec.commandLine()
                 .getOut()
-                .println("Whole and unaltered: assessment " + content.pinned().assessmentId() + " of "
+                .println("It fits itself: nothing was changed by accident. Assessment " + content.pinned().assessmentId() + " of "
                         + content.pinned().candidateId() + ", " + events.size() + " event(s)"
                         + (events.isEmpty()
                                 ? ""

@@ -16,8 +16,10 @@ import prantel.devices.BenchTesterException.Kind;
 /** Asks a bench tester for one reading after another; whoever has it keeps others out until closed. */
 public final class BenchTesterClient implements AutoCloseable {
     private static final Duration CONNECT = Duration.ofSeconds(2);
+    /** For a whole answer, however many pieces it comes in: a byte every few seconds holds nobody. */
     private static final Duration ANSWER = Duration.ofSeconds(5);
 
+    private final Duration patience;
     private final Socket socket;
     private final InputStream in;
     private final BufferedWriter out;
@@ -29,10 +31,10 @@ public final class BenchTesterClient implements AutoCloseable {
     }
 
     BenchTesterClient(String host, int port, Duration patience) {
+        this.patience = patience;
         Socket opened = new Socket();
         try {
             opened.connect(new InetSocketAddress(host, port), (int) CONNECT.toMillis());
-            opened.setSoTimeout((int) patience.toMillis());
             opened.setTcpNoDelay(true);
             socket = opened;
             in = opened.getInputStream();
@@ -42,7 +44,8 @@ public final class BenchTesterClient implements AutoCloseable {
             throw lost();
         }
         try {
-            identity = BenchTester.identity(ask("*IDN?"));
+            // what it answers is told to nobody before it is known to be a tester
+            identity = BenchTester.identity(line("*IDN?"));
         } catch (BenchTesterException e) {
             close();
             throw e;
@@ -106,13 +109,18 @@ public final class BenchTesterClient implements AutoCloseable {
         }
     }
 
-    private String ask(String query) {
+    private String line(String query) {
         send(query);
         String line = line();
         if (line.startsWith("-200,")) {
             throw new BenchTesterException(
                     Kind.IN_USE, "somebody else takes readings from this tester at this moment; try again");
         }
+        return line;
+    }
+
+    private String ask(String query) {
+        String line = line(query);
         if (line.startsWith("-")) {
             String[] parts = line.split(",", 2);
             if (parts.length == 2 && parts[0].matches("-\\d{1,4}") && parts[1].startsWith("\"")) {
@@ -136,8 +144,14 @@ public final class BenchTesterClient implements AutoCloseable {
     private String line() {
         byte[] bytes = new byte[BenchTester.LONGEST_LINE];
         int count = 0;
+        long until = System.nanoTime() + patience.toNanos();
         try {
             while (true) {
+                long left = Duration.ofNanos(until - System.nanoTime()).toMillis();
+                if (left <= 0) {
+                    throw lost();
+                }
+                socket.setSoTimeout((int) left);
                 int next = in.read();
                 if (next < 0) {
                     throw lost();

@@ -94,7 +94,7 @@ public final class RecordFile {
     }
 
     /**
-     * Reads a record and proves it whole and unaltered.
+     * Reads a record and holds it against its own hashes: nothing was changed by accident.
      *
      * @throws ProblemsException with every event that is not what it was, each with its place
      */

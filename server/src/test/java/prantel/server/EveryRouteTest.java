@@ -31,6 +31,7 @@ class EveryRouteTest {
             "POST /api/invitations",
             "POST /api/pairing",
             "GET /api/me/sign-ins",
+            "DELETE /api/me/sign-ins",
             "POST /api/me/password",
             "GET /api/reference",
             "POST /api/reference/{id}",

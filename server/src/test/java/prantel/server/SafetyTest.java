@@ -127,7 +127,7 @@ class SafetyTest {
         assertThat(live(hostel).get("mayGoLive").asBoolean()).isTrue();
         stick(6, true);
         await().untilAsserted(() -> assertThat(live(hostel).get("whyNot").toString())
-                .contains("Relay 6 of the fault box is not where it should be"));
+                .contains("Relay 6 of the fault box is in, and nobody pulled it in"));
         assertThat(Bays.on(assessor, hostel, "all the same").status()).isEqualTo(409);
         stick(6, null);
         await().untilAsserted(() ->

@@ -35,6 +35,9 @@ public final class Assessment {
     private boolean wasLive;
     private @Nullable OffsetDateTime relaysOutSince;
     private final Set<String> writtenWhileOut = new HashSet<>();
+    private List<Integer> relaysAstray = List.of();
+    private final Map<String, List<Integer>> writtenWhileAstray = new HashMap<>();
+    private @Nullable OffsetDateTime boxUnpluggedAt;
     private final Map<String, Subject> subjects = new HashMap<>();
     private final Map<Handled, Done> handled = new LinkedHashMap<>();
     private final Map<String, Taken> liveChecks = new LinkedHashMap<>();
@@ -136,6 +139,9 @@ public final class Assessment {
         wasLive = old.wasLive;
         relaysOutSince = old.relaysOutSince;
         writtenWhileOut.addAll(old.writtenWhileOut);
+        relaysAstray = old.relaysAstray;
+        writtenWhileAstray.putAll(old.writtenWhileAstray);
+        boxUnpluggedAt = old.boxUnpluggedAt;
         subjects.putAll(old.subjects);
         handled.putAll(old.handled);
         liveChecks.putAll(old.liveChecks);
@@ -258,6 +264,11 @@ public final class Assessment {
                 } else {
                     writtenWhileOut.add(written.slot());
                 }
+                if (relaysAstray.isEmpty()) {
+                    writtenWhileAstray.remove(written.slot());
+                } else {
+                    writtenWhileAstray.put(written.slot(), relaysAstray);
+                }
             }
             case AssessmentEvent.BoxJudged judged ->
                 judgements.put(judged.slot(), new Entry<>(judged.satisfactory(), recorded.seq()));
@@ -286,8 +297,15 @@ public final class Assessment {
             case AssessmentEvent.BoxCommanded box -> {
                 relays = box.relays();
                 relaysOutSince = null;
+                boxUnpluggedAt = null;
             }
             case AssessmentEvent.BoxFellOut box -> relaysOutSince = recorded.at();
+            case AssessmentEvent.BoxAstray box -> relaysAstray = box.relays();
+            case AssessmentEvent.BoxUnplugged box -> {
+                boxUnpluggedAt = recorded.at();
+                relays = List.of();
+                relaysAstray = List.of();
+            }
             case AssessmentEvent.FaultHandled done -> {
                 Handled key = new Handled(done.fault(), done.what());
                 if (done.done()) {
@@ -535,6 +553,21 @@ public final class Assessment {
     /** Boxes last written while the fault box had let its relays go: the healthy value is right there too. */
     public Set<String> writtenWhileOut() {
         return writtenWhileOut;
+    }
+
+    /** Relays that are in and that nobody pulled in; empty while there are none. */
+    public List<Integer> relaysAstray() {
+        return relaysAstray;
+    }
+
+    /** Boxes last written while relays were in that nobody had pulled in, with which: no key knows what was right there. */
+    public Map<String, List<Integer>> writtenWhileAstray() {
+        return writtenWhileAstray;
+    }
+
+    /** Since when the plug of a box that does not answer is out of the rig; null while it is in. */
+    public @Nullable OffsetDateTime boxUnpluggedAt() {
+        return boxUnpluggedAt;
     }
 
     /** How often something was written about: what a candidate's screens count by. It tells nothing of other events. */

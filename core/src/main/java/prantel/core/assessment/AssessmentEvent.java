@@ -32,6 +32,8 @@ public sealed interface AssessmentEvent {
             Map.entry(LiveCheckTaken.class, "live-check-taken"),
             Map.entry(Energised.class, "energised"),
             Map.entry(BoxFellOut.class, "box-fell-out"),
+            Map.entry(BoxAstray.class, "box-astray"),
+            Map.entry(BoxUnplugged.class, "box-unplugged"),
             Map.entry(AnswersAccepted.class, "answers-accepted"),
             Map.entry(ExpectedSaid.class, "expected-said"),
             Map.entry(Observed.class, "observed"),
@@ -215,6 +217,21 @@ public sealed interface AssessmentEvent {
 
     /** The fault box released its relays by itself: its power or its line was lost. @param relays that fell out */
     record BoxFellOut(List<Integer> relays, String says) implements AssessmentEvent {}
+
+    /**
+     * Relays of the fault box are in that nobody pulled in: whatever is measured meanwhile is of a rig with faults that no key
+     * knows.
+     *
+     * @param relays that are in; empty when they are out again
+     */
+    record BoxAstray(List<Integer> relays) implements AssessmentEvent {
+        public BoxAstray {
+            relays = List.copyOf(relays);
+        }
+    }
+
+    /** The fault box does not answer, and somebody took its plug out of the rig. @param what is the matter with it */
+    record BoxUnplugged(String what) implements AssessmentEvent {}
 
     /** Answers that read the same as a fault of the set and count as right. @param file a fault-set file, one for each pair @param faults the fault of the set that each stands for */
     record AnswersAccepted(String file, List<Integer> faults) implements AssessmentEvent {

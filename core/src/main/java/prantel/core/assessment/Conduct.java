@@ -109,6 +109,8 @@ public record Conduct(
             case AssessmentEvent.FaultHandled handled -> without(Checklist.LIVE_GIVEN);
             case AssessmentEvent.BoxCommanded box -> without(Checklist.LIVE_GIVEN);
             case AssessmentEvent.BoxFellOut box -> without(Checklist.LIVE_GIVEN);
+            case AssessmentEvent.BoxAstray box -> without(Checklist.LIVE_GIVEN);
+            case AssessmentEvent.BoxUnplugged box -> without(Checklist.LIVE_GIVEN);
             case AssessmentEvent.Resumed resumed -> over(recorded, resumed.what());
             case AssessmentEvent.StopLifted lifted ->
                 over(recorded, lifted.reason()).without(Checklist.MAKE_SAFE);

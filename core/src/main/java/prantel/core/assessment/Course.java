@@ -148,8 +148,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
         for (Step step : scheme.steps()) {
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
             List<Slot> open = OpenBoxes.ofStep(assessment, scheme, boxes, slots);
-            int filled = (int)
-                    boxes.stream().filter(s -> !OpenBoxes.isOpen(assessment, s)).count();
+            int filled = OpenBoxes.filled(assessment, boxes);
             List<Deed> mine = Objects.requireNonNull(deeds.get(step.id()));
             State state = state(step, open.size(), filled, assessment);
             // what this rig gives nothing for, or what the other method stands for, is passed over by nobody

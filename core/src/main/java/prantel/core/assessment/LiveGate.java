@@ -3,6 +3,7 @@ package prantel.core.assessment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import prantel.core.fault.BoxTruth;
 
 /** The gate before a live stage: nothing goes live while anything stands against it. */
 public final class LiveGate {
@@ -13,14 +14,14 @@ public final class LiveGate {
      *
      * @param deadOnly faults that are in and may not stay in: title and place of each
      * @param dangers what a simulation with the supply on found, in words
-     * @param box what is wrong with the fault box, in words; empty for nothing
+     * @param box what the fault box was told and what it says, read for this
      * @param proofsOpen readings still to be taken to prove faults out
      * @param liveElsewhere the bay this assessor has live already, in words; empty for none
      */
     public record Facts(
             List<String> deadOnly,
             List<String> dangers,
-            Optional<String> box,
+            BoxTruth box,
             int proofsOpen,
             Optional<String> liveElsewhere) {
         public Facts {
@@ -69,7 +70,7 @@ public final class LiveGate {
         List<Shut> shut = new ArrayList<>();
         facts.deadOnly().forEach(f -> shut.add(new Shut(Kind.TAKE_OUT, f + ", is dead only: take it out first.")));
         facts.dangers().forEach(d -> shut.add(new Shut(Kind.DANGER, d)));
-        facts.box().ifPresent(b -> shut.add(new Shut(Kind.BOX, b)));
+        facts.box().matters().forEach(m -> shut.add(new Shut(Kind.BOX, m.words())));
         if (facts.proofsOpen() > 0) {
             shut.add(new Shut(
                     Kind.PROVE_OUT,

@@ -12,8 +12,13 @@ import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 
 /** Which boxes are still to be written. Of two ways to prove the same thing the one that is nearer its end counts. */
-final class OpenBoxes {
+public final class OpenBoxes {
     private OpenBoxes() {}
+
+    /** How many of these boxes have something in them; what is written in a box that is not of the sheet any more is not counted. */
+    public static int filled(Assessment assessment, List<Slot> slots) {
+        return (int) slots.stream().filter(s -> !isOpen(assessment, s)).count();
+    }
 
     /** @param slots of one step, or of several */
     static List<Slot> of(Assessment assessment, Scheme scheme, List<Slot> slots) {

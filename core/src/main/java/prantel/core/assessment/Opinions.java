@@ -1,10 +1,12 @@
 package prantel.core.assessment;
 
 import java.time.OffsetDateTime;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Outcome.Verdict;
@@ -14,9 +16,14 @@ import prantel.core.marking.Outcome.Verdict;
  *
  * @param of by account id, in the order they were asked
  * @param settled disputes that were talked over, by mark
+ * @param couldSee who was asked once, is not asked any more, and could look at what was given since
  */
-public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
-    static final Opinions NONE = new Opinions(Map.of(), Map.of());
+public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled, Set<String> couldSee) {
+    static final Opinions NONE = new Opinions(Map.of(), Map.of(), Set.of());
+
+    public Opinions {
+        couldSee = Set.copyOf(couldSee);
+    }
 
     public enum Purpose {
         /** A second mark: where the two differ it is settled before the outcome is signed. */
@@ -80,7 +87,9 @@ public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
     Opinions without(String account) {
         Map<String, Opinion> next = new LinkedHashMap<>(of);
         next.remove(account);
-        return new Opinions(next, settled);
+        Set<String> could = new HashSet<>(couldSee);
+        could.add(account);
+        return new Opinions(next, settled, could);
     }
 
     Opinions settled(AssessmentEvent.DisputeSettled dispute, Award first, Assessment.Recorded recorded) {
@@ -94,13 +103,13 @@ public record Opinions(Map<String, Opinion> of, Map<String, Settled> settled) {
                         dispute.reason(),
                         recorded.by(),
                         recorded.at()));
-        return new Opinions(of, next);
+        return new Opinions(of, next, couldSee);
     }
 
     private Opinions with(String account, Opinion opinion) {
         Map<String, Opinion> next = new LinkedHashMap<>(of);
         next.put(account, opinion);
-        return new Opinions(next, settled);
+        return new Opinions(next, settled, couldSee);
     }
 
     /** Whether somebody is giving one at this moment, and so must not see what others gave. */

@@ -66,7 +66,9 @@ public final class Rules {
     private static final Why NOT_OPEN =
             new Why("not-asked", "this person is not asked, or has signed: what is signed stays");
     private static final Why OWN_MARKS =
-            new Why("own-marks", "this person has marked it already: ask somebody who has not seen what was given");
+            new Why("own-marks", "this person could see what was given: ask somebody who could not");
+    private static final Why NOT_YOURS_TO_WITHDRAW =
+            new Why("not-yours", "only who asked for it, or a lead assessor, takes a second mark back");
     private static final Why NOT_DECIDED = new Why("not-decided", "the outcome is not decided yet: that comes first");
     private static final Why USED_AGAIN = new Why(
             "used-again",
@@ -106,6 +108,8 @@ public final class Rules {
                     case AssessmentEvent.FaultHandled handled -> handling(handled, state);
                     case AssessmentEvent.BoxCommanded box -> relays(box, state);
                     case AssessmentEvent.BoxFellOut fell -> null;
+                    case AssessmentEvent.BoxAstray astray -> null;
+                    case AssessmentEvent.BoxUnplugged unplugged -> unplugging(state);
                     case AssessmentEvent.LiveCheckTaken check -> atWorkAndDead(state);
                     case AssessmentEvent.Energised energised -> energised.on() ? goingLive(state) : null;
                     case AssessmentEvent.ReadingWritten written -> writing(state);
@@ -168,22 +172,31 @@ public final class Rules {
                 });
     }
 
-    /** Whether this person may do it; what anybody may not do is told by {@link #mayHappen}. */
-    public static Optional<Why> mayBeBy(AssessmentEvent event, String by, Assessment state) {
+    /**
+     * Whether this person may do it; what anybody may not do is told by {@link #mayHappen}. Whoever is to mark a record alone
+     * writes their opinion on it and nothing else: each other deed would show them something, or change what counts.
+     *
+     * @param lead whether this person is a lead assessor
+     */
+    public static Optional<Why> mayBeBy(AssessmentEvent event, String by, boolean lead, Assessment state) {
+        boolean blind = state.opinions().isBlind(by);
         return Optional.ofNullable(
                 switch (event) {
-                    case AssessmentEvent.OpinionGiven given -> state.opinions().isBlind(by) ? null : NOT_ASKED_TO_MARK;
-                    case AssessmentEvent.OpinionSigned signed ->
-                        state.opinions().isBlind(by) ? null : NOT_ASKED_TO_MARK;
-                    case AssessmentEvent.MarkDecided mark -> state.opinions().isBlind(by) ? BLIND : null;
-                    case AssessmentEvent.OutcomeDecided outcome ->
-                        state.opinions().isBlind(by) ? BLIND : null;
-                    case AssessmentEvent.DisputeSettled dispute ->
-                        state.opinions().isBlind(by) ? BLIND : null;
-                    case AssessmentEvent.FeedbackGiven feedback ->
-                        state.opinions().isBlind(by) ? BLIND : null;
-                    default -> null;
+                    case AssessmentEvent.OpinionGiven given -> blind ? null : NOT_ASKED_TO_MARK;
+                    case AssessmentEvent.OpinionSigned signed -> blind ? null : NOT_ASKED_TO_MARK;
+                    case AssessmentEvent.OpinionWithdrawn withdrawn -> blind ? BLIND : withdrawing(withdrawn, by, lead, state);
+                    // the box speaks for itself, whoever watches
+                    case AssessmentEvent.BoxFellOut fell -> null;
+                    case AssessmentEvent.BoxAstray astray -> null;
+                    default -> blind ? BLIND : null;
                 });
+    }
+
+    /** Taken back by who asked, or by a lead. */
+    private static @Nullable Why withdrawing(
+            AssessmentEvent.OpinionWithdrawn withdrawn, String by, boolean lead, Assessment state) {
+        Opinions.Opinion opinion = state.opinions().of().get(withdrawn.of());
+        return lead || opinion == null || opinion.askedBy().equals(by) ? null : NOT_YOURS_TO_WITHDRAW;
     }
 
     private static @Nullable Why deciding(Assessment state) {
@@ -203,7 +216,8 @@ public final class Rules {
         if (state.opinions().of().containsKey(asked.of())) {
             return ASKED_ALREADY;
         }
-        boolean had = asked.of().equals(state.conduct().assessor())
+        boolean had = state.opinions().couldSee().contains(asked.of())
+                || asked.of().equals(state.conduct().assessor())
                 || state.decisions().values().stream().anyMatch(d -> d.by().equals(asked.of()));
         if (had) {
             return OWN_MARKS;
@@ -283,6 +297,11 @@ public final class Rules {
             return state.stage() == Stage.WATCH ? atWorkAndDead(state) : clearing(state);
         }
         return state.openedAt() != null ? OPEN : state.lockedOffAt() == null ? NOT_LOCKED : null;
+    }
+
+    /** A plug is taken out of a rig that is dead and locked off, and of no other. */
+    private static @Nullable Why unplugging(Assessment state) {
+        return state.energisedAt() != null ? LIVE : state.lockedOffAt() == null ? NOT_LOCKED : null;
     }
 
     /** No relay moves on a live rig, none goes in on one that is not locked off. */

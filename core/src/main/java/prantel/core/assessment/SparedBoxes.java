@@ -3,6 +3,7 @@ package prantel.core.assessment;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import prantel.core.fault.BoxTruth;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -24,6 +25,14 @@ public final class SparedBoxes {
                         && assessment.lastSeqAbout("reading/" + slot.id().value()) <= until) {
                     spared.putIfAbsent(slot.id(), pause.why().words() + ": " + pause.what());
                 }
+            }
+        }
+        Map<String, List<Integer>> astray = assessment.writtenWhileAstray();
+        for (Slot slot : slots) {
+            List<Integer> relays = astray.get(slot.id().value());
+            if (relays != null) {
+                spared.putIfAbsent(
+                        slot.id(), new BoxTruth.Matter(BoxTruth.Trouble.NOT_COMMANDED, relays).words());
             }
         }
         return spared;

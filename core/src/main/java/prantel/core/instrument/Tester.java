@@ -24,6 +24,11 @@ public record Tester(
         Check.name(label, "label");
     }
 
+    /** The same instrument under another name, or after another calibration. */
+    public Tester as(String otherLabel, Optional<LocalDate> due) {
+        return new Tester(id, otherLabel, ohmmeter, insulationTester, live, leads, due);
+    }
+
     /** A tester of whose calibration nothing is known. */
     public Tester(String id, String label, Meter ohmmeter, Meter insulationTester, LiveMeters live, Leads leads) {
         this(id, label, ohmmeter, insulationTester, live, leads, Optional.empty());

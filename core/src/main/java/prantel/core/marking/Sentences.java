@@ -15,7 +15,7 @@ final class Sentences {
                         + ". Costs nothing; look at it before you accept this.";
             case Evidence.Measured(int of, List<Box> off, int withLeads) ->
                 off.isEmpty()
-                        ? "All " + of + " readings are what this rig gives"
+                        ? (of == 1 ? "The reading is" : "All " + of + " readings are") + " what this rig gives"
                                 + (withLeads > 0 ? ", less the leads." : ".")
                         : off.size() + " of " + of + " are not what this rig gives: "
                                 + off.stream().map(b -> b.place() + how(b)).collect(Collectors.joining(", ")) + ".";
@@ -44,7 +44,7 @@ final class Sentences {
                         : written.remark().orElse("Units and over-range are written so that they can be read.");
             case Evidence.Filled(int of, List<String> open) ->
                 open.isEmpty()
-                        ? "All " + of + " boxes are filled."
+                        ? of == 1 ? "The box is filled." : "All " + of + " boxes are filled."
                         : open.size() + " of " + of + " are open: " + some(open) + ".";
             case Evidence.Expected(int said, int of, int near) ->
                 said == 0

@@ -6,12 +6,14 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import prantel.core.assessment.AssessmentEvent.Sight;
 import prantel.core.assessment.Course.State;
 import prantel.core.assessment.Pause.Spared;
 import prantel.core.assessment.Pause.Why;
 import prantel.core.expectation.Key;
+import prantel.core.fault.BoxTruth;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
@@ -225,7 +227,7 @@ class CourseTest {
         LiveGate.Facts bad = new LiveGate.Facts(
                 List.of("CPC open, socket 2"),
                 List.of("metal at 230 V"),
-                Optional.of("box silent"),
+                new BoxTruth(Set.of(), new BoxTruth.Heard.Silent()),
                 2,
                 Optional.of("Bay 4"));
         assertThat(LiveGate.shut(s.state(), open, "", bad).stream().map(LiveGate.Shut::kind))
@@ -238,9 +240,27 @@ class CourseTest {
                         LiveGate.Kind.DEAD_TESTS_OPEN,
                         LiveGate.Kind.RULE);
         s.tickAll(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN);
-        LiveGate.Facts good = new LiveGate.Facts(List.of(), List.of(), Optional.empty(), 0, Optional.empty());
+        LiveGate.Facts good = new LiveGate.Facts(
+                List.of(), List.of(), new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()), 0, Optional.empty());
         assertThat(LiveGate.shut(s.state(), open, "only the loop today", good)).isEmpty();
         assertThat(LiveGate.shut(s.state(), open, " ", good)).hasSize(1);
+    }
+
+    /** A fault that no key knows was measured: that costs nothing, until the box is read again with the relay out. */
+    @Test
+    void whatIsReadWhileARelayIsInByItselfIsSpared() {
+        Streams s = fill(Streams.atWork(), TestKind.R1_R2);
+        String box = boxes(TestKind.R1_R2).getFirst().id().value();
+        s.add(new AssessmentEvent.BoxAstray(List.of(3))).write(box, "1.7");
+        assertThat(s.state().relaysAstray()).containsExactly(3);
+        assertThat(SparedBoxes.of(s.state(), SCHEME, SLOTS)).hasSize(1).allSatisfy((id, why) -> {
+            assertThat(id.value()).isEqualTo(box);
+            assertThat(why).contains("Relay 3").contains("nobody pulled it in");
+        });
+        s.add(new AssessmentEvent.BoxAstray(List.of()));
+        assertThat(SparedBoxes.of(s.state(), SCHEME, SLOTS)).as("what was read stays read").hasSize(1);
+        s.write(box, "0.5");
+        assertThat(SparedBoxes.of(s.state(), SCHEME, SLOTS)).isEmpty();
     }
 
     /** Whoever waits for a technician is not marked down for what the rig did. */

@@ -11,6 +11,7 @@ import prantel.core.marking.Outcome.Verdict;
 /** A second mark, exercises, feedback and resits: who may do what when. Common practice, no source. */
 class OpinionsTest {
     private static final String FIRST = Streams.PINNED.assessorId();
+    private static final String LEAD = "lea";
     private Assessment state = Assessment.replay(Streams.PINNED, List.of());
 
     @BeforeEach
@@ -23,7 +24,7 @@ class OpinionsTest {
     }
 
     private void happens(AssessmentEvent event, String by) {
-        assertThat(Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, state)))
+        assertThat(Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, by.equals(LEAD), state)))
                 .as(event.kind())
                 .isEmpty();
         state = state.after(new Assessment.Recorded(state.seq() + 1, event, Streams.START, by));
@@ -31,7 +32,7 @@ class OpinionsTest {
 
     private String refused(AssessmentEvent event, String by) {
         return Rules.mayHappen(event, state)
-                .or(() -> Rules.mayBeBy(event, by, state))
+                .or(() -> Rules.mayBeBy(event, by, by.equals(LEAD), state))
                 .map(Rules.Why::code)
                 .orElse("");
     }
@@ -91,6 +92,32 @@ class OpinionsTest {
         assertThat(refused(new AssessmentEvent.DisputeSettled("b", Award.FULL, ""), FIRST))
                 .as("nobody differs there")
                 .isEqualTo("no-dispute");
+    }
+
+    @Test
+    void whoMarksBlindDoesNothingElseToTheRecord() {
+        happens(second("corin"), FIRST);
+        for (AssessmentEvent other : List.of(
+                new AssessmentEvent.OpinionWithdrawn("corin"),
+                second("varga"),
+                new AssessmentEvent.AnswersAccepted("{}", List.of(0)),
+                new AssessmentEvent.HandedOver("corin"),
+                new AssessmentEvent.Observed("isolate/lock", AssessmentEvent.Sight.RIGHT, ""),
+                new AssessmentEvent.HandedBack("again"))) {
+            assertThat(refused(other, "corin")).as(other.kind()).isEqualTo("blind");
+        }
+        assertThat(refused(gives("a", Award.HALF), "corin")).isEmpty();
+    }
+
+    @Test
+    void onlyWhoAskedOrALeadTakesItBackAndWhoCouldSeeIsNotBlindAgain() {
+        happens(second("corin"), FIRST);
+        assertThat(refused(new AssessmentEvent.OpinionWithdrawn("corin"), "varga"))
+                .isEqualTo("not-yours");
+        assertThat(refused(new AssessmentEvent.OpinionWithdrawn("corin"), LEAD)).isEmpty();
+        happens(new AssessmentEvent.OpinionWithdrawn("corin"), FIRST);
+        assertThat(refused(second("corin"), FIRST)).isEqualTo("own-marks");
+        assertThat(refused(second("varga"), FIRST)).isEmpty();
     }
 
     @Test

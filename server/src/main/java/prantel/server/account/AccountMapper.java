@@ -40,6 +40,13 @@ interface AccountMapper {
     @Update("update account set password_hash = #{hash} where account_id = #{id}")
     void setPassword(@Param("id") String id, @Param("hash") String hash);
 
+    @Update("update account set name = #{name} where account_id = #{id}")
+    void rename(@Param("id") String id, @Param("name") String name);
+
+    /** Until the end of the transaction: two administrators who shut each other out do it one after the other. */
+    @Select("select account_id from person_role where role = 'ADMINISTRATOR' order by account_id for update")
+    List<String> lockAdministrators();
+
     @Update("update account set blocked = #{blocked} where account_id = #{id}")
     void setBlocked(@Param("id") String id, @Param("blocked") boolean blocked);
 
@@ -58,6 +65,10 @@ interface AccountMapper {
             @Param("hash") String hash,
             @Param("by") String by,
             @Param("expires") OffsetDateTime expires);
+
+    /** @return 1 for whoever is first; 0 if it was used, taken back or changed meanwhile */
+    @Delete("delete from invitation where account_id = #{id} and code_hash = #{hash}")
+    int useInvitation(@Param("id") String id, @Param("hash") String hash);
 
     @Delete("delete from invitation where account_id = #{id}")
     void forgetInvitation(String id);

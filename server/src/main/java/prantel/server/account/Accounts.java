@@ -13,32 +13,30 @@ import java.time.temporal.ChronoUnit;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
+import prantel.server.web.Networks;
 import prantel.server.web.Refusal;
 
 /** People, their passwords and what they may do. */
 @Service
 public class Accounts {
-    private static final int SHORTEST_PASSWORD = 8;
-    /** What bcrypt looks at, bytes: it would silently drop the rest. */
-    private static final int LONGEST_PASSWORD_BYTES = 72;
-
     private static final int LONGEST_SIGN_IN_NAME = 40;
+    private static final Pattern SIGN_IN_NAME = Pattern.compile("[a-z][a-z0-9-]{0," + (LONGEST_SIGN_IN_NAME - 1) + "}");
     private static final int LONGEST_DEVICE = 160;
     private static final int LONGEST_ADDRESS = 60;
     private static final int SIGN_INS_SHOWN = 20;
@@ -47,30 +45,25 @@ public class Accounts {
     private static final String CODE_LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
 
     private static final int CODE_LENGTH = 12;
-    /** Hashing is made to be slow: no more than this at a time, so that the others' screens go on. */
-    private static final int HASHING_AT_ONCE = 1;
-
-    private static final int WAITING_TO_HASH = 16;
-    private static final Duration PATIENCE = Duration.ofSeconds(5);
     private static final int MOST_HELD = 2000;
 
     private final AccountMapper mapper;
-    private final PasswordEncoder encoder;
+    private final Passwords passwords;
+    private final TransactionTemplate transactions;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
-    private final Guesses guesses = new Guesses(System::nanoTime);
-    private final Semaphore hashing = new Semaphore(HASHING_AT_ONCE, true);
+    private final Guesses guesses = new Guesses(System::nanoTime, id -> find(id).isPresent());
+    /** Wrong codes from one network, for whatever name. */
+    private final Guesses codes = new Guesses(System::nanoTime, name -> true);
     /** Asked at each call of each session. */
     private final Cache<String, Account> known =
             Caffeine.newBuilder().maximumSize(MOST_HELD).build();
-    /** Held against when there is no such account, so that the answer takes as long. */
-    private final String nobodysHash;
 
-    Accounts(AccountMapper mapper, PasswordEncoder encoder, Clock clock) {
+    Accounts(AccountMapper mapper, Passwords passwords, TransactionTemplate transactions, Clock clock) {
         this.mapper = mapper;
-        this.encoder = encoder;
+        this.passwords = passwords;
+        this.transactions = transactions;
         this.clock = clock;
-        this.nobodysHash = Objects.requireNonNull(encoder.encode("nobody's password"));
     }
 
     public Optional<Account> find(String id) {
@@ -108,20 +101,32 @@ public class Accounts {
     }
 
     /** @throws ProblemsException naming the field that is wrong */
-    @Transactional
     public Account add(String id, String name, Set<Role> roles, String password) {
-        Check.id(id, "signInName");
+        mustBeAPerson(id, name, roles);
+        String hash = hashOfGood(id, name, password);
+        return Objects.requireNonNull(transactions.execute(t -> insert(id, name, roles, hash)));
+    }
+
+    private static void mustBeAPerson(String id, String name, Set<Role> roles) {
         Check.that(
-                id.length() <= LONGEST_SIGN_IN_NAME,
-                "too-long",
+                SIGN_IN_NAME.matcher(id).matches(),
+                "bad-sign-in-name",
                 "signInName",
                 Check.quoted(id),
-                "give at most " + LONGEST_SIGN_IN_NAME + " characters");
+                "give small letters, figures and dashes, beginning with a letter, such as petra-2, at most "
+                        + LONGEST_SIGN_IN_NAME + " of them");
         Check.name(name, "name");
         mustFit(roles);
-        mustBeGood(password);
+    }
+
+    private String hashOfGood(String id, String name, String password) {
+        passwords.mustBeGood(password, List.of(id, name));
+        return passwords.hash(password);
+    }
+
+    private Account insert(String id, String name, Set<Role> roles, String hash) {
         try {
-            mapper.insert(id, name, hash(password));
+            mapper.insert(id, name, hash);
         } catch (DuplicateKeyException e) {
             throw new ProblemsException(new Problem(
                     "name-taken", "signInName", Check.quoted(id), "somebody has that sign-in name; give another"));
@@ -131,19 +136,33 @@ public class Accounts {
     }
 
     /** Adds somebody who chooses a password with a code. @return the code, shown once */
-    @Transactional
     public String invite(String id, String name, Set<Role> roles, String by) {
-        add(id, name, roles, code() + code());
-        return newCode(id, by);
+        mustBeAPerson(id, name, roles);
+        String hash = passwords.hash(code() + code());
+        return Objects.requireNonNull(transactions.execute(t -> {
+            insert(id, name, roles, hash);
+            return newCode(id, by);
+        }));
     }
 
     /** The old password opens nothing any more; a code lets the person choose another. @return the code, shown once */
-    @Transactional
     public String reset(String id, String by) {
         get(id);
-        mapper.setPassword(id, hash(code() + code()));
-        changed(id);
-        return newCode(id, by);
+        String hash = passwords.hash(code() + code());
+        return Objects.requireNonNull(transactions.execute(t -> {
+            mapper.setPassword(id, hash);
+            changed(id);
+            return newCode(id, by);
+        }));
+    }
+
+    /** Another name for the same person; the sign-in name and every record stay. */
+    @Transactional
+    public void rename(String id, String name) {
+        get(id);
+        Check.name(name, "name");
+        mapper.rename(id, name);
+        forgetKnown(id);
     }
 
     private String newCode(String id, String by) {
@@ -162,34 +181,47 @@ public class Accounts {
     }
 
     /**
-     * Chooses a password with the code of an invitation, which works once.
+     * Chooses a password with the code of an invitation, which works once, however many send it at the same moment.
      *
-     * @param address where it comes from: wrong codes are counted like wrong passwords
+     * @param address where it comes from: wrong codes are counted by name, and by network whatever the name
      */
-    @Transactional
     public void accept(String id, String code, String password, String address) {
-        if (!guesses.take(id, address).isZero()) {
-            throw Refusal.tooMany("too many wrong codes from this device; try again in five minutes");
+        String network = Networks.network(address);
+        if (!guesses.take(id, Networks.host(address)).isZero()
+                || !codes.take("code", network).isZero()) {
+            throw Refusal.tooMany("too many wrong codes from this device or beside it; try again in five minutes");
         }
-        AccountMapper.Invitation invitation = mapper.invitation(id);
+        String digest = digest(code.strip().toLowerCase(Locale.ROOT));
+        mustBeOut(mapper.invitation(id), digest);
+        String hash = hashOfGood(id, nameOf(id), password);
+        transactions.executeWithoutResult(t -> {
+            if (mapper.useInvitation(id, digest) == 0) {
+                throw badCode();
+            }
+            mapper.setPassword(id, hash);
+            changed(id);
+        });
+        guesses.forget(id, Networks.host(address));
+        codes.forget("code", network);
+    }
+
+    private void mustBeOut(AccountMapper.@Nullable Invitation invitation, String digest) {
         boolean right = invitation != null
                 && invitation.expiresAt().isAfter(now())
                 && MessageDigest.isEqual(
                         invitation.codeHash().getBytes(StandardCharsets.US_ASCII),
-                        digest(code.strip().toLowerCase(java.util.Locale.ROOT)).getBytes(StandardCharsets.US_ASCII));
+                        digest.getBytes(StandardCharsets.US_ASCII));
         if (!right) {
-            throw new ProblemsException(new Problem(
-                    "bad-code",
-                    "code",
-                    "",
-                    "that sign-in name and code do not go together, or it was used or is older than a week: ask for a"
-                            + " new one"));
+            throw badCode();
         }
-        mustBeGood(password);
-        mapper.setPassword(id, hash(password));
-        mapper.forgetInvitation(id);
-        changed(id);
-        guesses.forget(id, address);
+    }
+
+    private static ProblemsException badCode() {
+        return new ProblemsException(new Problem(
+                "bad-code",
+                "code",
+                "",
+                "that sign-in name and code do not go together, or it was used or is older than a week: ask for a new one"));
     }
 
     /** One's own. @param address where it comes from @throws ProblemsException if the present one is wrong */
@@ -199,17 +231,27 @@ public class Accounts {
                     "wrong-password",
                     "present",
                     "",
-                    "that is not your password of now; after five wrong ones it waits five minutes"));
+                    "that is not your present password; after five wrong ones it waits five minutes"));
         }
-        mustBeGood(next);
-        mapper.setPassword(id, hash(next));
-        mapper.forgetInvitation(id);
+        String hash = hashOfGood(id, nameOf(id), next);
+        transactions.executeWithoutResult(t -> {
+            mapper.setPassword(id, hash);
+            mapper.forgetInvitation(id);
+            changed(id);
+        });
+    }
+
+    /** Ends every session of a person; whoever asks begins a new one. */
+    @Transactional
+    public void endSessions(String id) {
+        get(id);
         changed(id);
     }
 
     /** @throws ProblemsException if nobody would be left to administer */
     @Transactional
     public void setRoles(String id, Set<Role> roles) {
+        mapper.lockAdministrators();
         get(id);
         mustFit(roles);
         mapper.dropRoles(id);
@@ -218,19 +260,15 @@ public class Accounts {
         changed(id);
     }
 
+    /** Kept out for now; not of the workshop any more: or again. Records stay. @throws ProblemsException if nobody would administer */
     @Transactional
-    public void setBlocked(String id, boolean blocked) {
-        get(id);
+    public void setStanding(String id, boolean blocked, boolean left) {
+        mapper.lockAdministrators();
+        Account before = get(id);
         mapper.setBlocked(id, blocked);
-        mustLeaveAnAdministrator();
-        changed(id);
-    }
-
-    /** Not of the workshop any more, or again; records stay. */
-    @Transactional
-    public void setLeft(String id, boolean left) {
-        get(id);
-        mapper.setLeft(id, left ? now() : null);
+        if (left != (before.leftAt() != null)) {
+            mapper.setLeft(id, left ? now() : null);
+        }
         mustLeaveAnAdministrator();
         changed(id);
     }
@@ -250,6 +288,7 @@ public class Accounts {
         return guesses.isLocked(id);
     }
 
+    @Transactional
     public void keepSignIn(String id, String address, String device) {
         mapper.signedIn(id, now(), cut(address, LONGEST_ADDRESS), cut(device, LONGEST_DEVICE));
     }
@@ -286,21 +325,6 @@ public class Accounts {
         Check.that(left, "last-administrator", "", "", "make somebody else an administrator first");
     }
 
-    private void mustBeGood(String password) {
-        Check.that(
-                password.length() >= SHORTEST_PASSWORD
-                        && password.getBytes(StandardCharsets.UTF_8).length <= LONGEST_PASSWORD_BYTES,
-                "bad-password",
-                "password",
-                "",
-                "give a password of at least " + SHORTEST_PASSWORD + " characters and at most " + LONGEST_PASSWORD_BYTES
-                        + " bytes; a letter with an accent takes two or three");
-    }
-
-    private String hash(String password) {
-        return Objects.requireNonNull(encoder.encode(password));
-    }
-
     private static String digest(String code) {
         try {
             return HexFormat.of()
@@ -313,6 +337,10 @@ public class Accounts {
     /** Sessions of before end with the next call. */
     private void changed(String id) {
         mapper.endSessions(id);
+        forgetKnown(id);
+    }
+
+    private void forgetKnown(String id) {
         known.invalidate(id);
         if (TransactionSynchronizationManager.isSynchronizationActive()) {
             TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
@@ -331,44 +359,29 @@ public class Accounts {
      * @param address where it comes from
      */
     public SignIn signIn(String id, String password, String address) {
-        Duration left = guesses.take(id, address);
+        String host = Networks.host(address);
+        Duration left = guesses.take(id, host);
         if (!left.isZero()) {
             return new SignIn.Locked(left);
         }
         Account account = mapper.byId(id);
-        Boolean right = matches(password, account == null ? nobodysHash : account.passwordHash());
-        if (right == null) {
-            guesses.giveBack(id, address);
-            return new SignIn.Busy();
-        }
-        if (account == null || !right) {
-            return new SignIn.Refused();
-        }
-        guesses.forget(id, address);
-        return account.isActive() ? new SignIn.Done(account) : new SignIn.KeptOut();
+        return switch (passwords.matches(password, account, host)) {
+            case BUSY -> {
+                guesses.giveBack(id, host);
+                yield new SignIn.Busy();
+            }
+            case WRONG -> new SignIn.Refused();
+            case RIGHT -> {
+                guesses.forget(id, host);
+                Account right = Objects.requireNonNull(account);
+                yield right.isActive() ? new SignIn.Done(right) : new SignIn.KeptOut();
+            }
+        };
     }
 
-    /** Null where too many wait already. */
-    private @Nullable Boolean matches(String password, String hash) {
-        if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
-            return false;
-        }
-        if (hashing.getQueueLength() >= WAITING_TO_HASH) {
-            return null;
-        }
-        try {
-            if (!hashing.tryAcquire(PATIENCE.toMillis(), TimeUnit.MILLISECONDS)) {
-                return null;
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return null;
-        }
-        try {
-            return encoder.matches(password, hash);
-        } finally {
-            hashing.release();
-        }
+    /** Too many people sign in at this moment. */
+    public static Refusal busy() {
+        return Passwords.busy();
     }
 
     /** What became of a sign-in. */

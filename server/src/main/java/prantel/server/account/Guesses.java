@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.function.LongSupplier;
+import java.util.function.Predicate;
 
 /**
  * Wrong passwords, counted for each name as tried from one address: who guesses locks out nobody but themselves. A guess is
@@ -16,14 +17,29 @@ final class Guesses {
     private static final int MOST_HELD = 20_000;
 
     private final LongSupplier nanos;
-    private final Cache<Of, Count> counts = Caffeine.newBuilder()
-            .maximumSize(MOST_HELD)
-            .expireAfterAccess(LOCKED_FOR.multipliedBy(2))
-            .build();
+    private final Predicate<String> isKnown;
+    private final Cache<Of, Count> ofKnown = counts();
+    /** Apart, so that thousands of invented names push no real one out. */
+    private final Cache<Of, Count> ofOthers = counts();
 
-    /** @param nanos a clock that only goes forward */
-    Guesses(LongSupplier nanos) {
+    private static Cache<Of, Count> counts() {
+        return Caffeine.newBuilder()
+                .maximumSize(MOST_HELD)
+                .expireAfterAccess(LOCKED_FOR.multipliedBy(2))
+                .build();
+    }
+
+    /**
+     * @param nanos a clock that only goes forward
+     * @param isKnown whether there is such a name
+     */
+    Guesses(LongSupplier nanos, Predicate<String> isKnown) {
         this.nanos = nanos;
+        this.isKnown = isKnown;
+    }
+
+    private Cache<Of, Count> counts(String name) {
+        return isKnown.test(name) ? ofKnown : ofOthers;
     }
 
     private record Of(String name, String address) {}
@@ -36,7 +52,7 @@ final class Guesses {
 
     /** Takes one try. @return how long there is none; zero if this one may be made */
     Duration take(String name, String address) {
-        Count count = counts.get(new Of(name, address), k -> new Count());
+        Count count = counts(name).get(new Of(name, address), k -> new Count());
         synchronized (count) {
             if (count.locked) {
                 long left = count.until - nanos.getAsLong();
@@ -57,7 +73,7 @@ final class Guesses {
 
     /** A try that was taken was not made: too many people sign in at this moment, and nobody is locked out for that. */
     void giveBack(String name, String address) {
-        Count count = counts.getIfPresent(new Of(name, address));
+        Count count = counts(name).getIfPresent(new Of(name, address));
         if (count != null) {
             synchronized (count) {
                 count.wrong = Math.max(0, count.wrong - 1);
@@ -68,7 +84,7 @@ final class Guesses {
 
     /** Whether somebody is locked out of a name at this moment, from anywhere. */
     boolean isLocked(String name) {
-        return counts.asMap().entrySet().stream()
+        return ofKnown.asMap().entrySet().stream()
                 .filter(e -> e.getKey().name().equals(name))
                 .anyMatch(e -> {
                     synchronized (e.getValue()) {
@@ -79,11 +95,11 @@ final class Guesses {
 
     /** Everybody may try a name again. */
     void forget(String name) {
-        counts.asMap().keySet().removeIf(of -> of.name().equals(name));
+        ofKnown.asMap().keySet().removeIf(of -> of.name().equals(name));
     }
 
     /** The password was right. */
     void forget(String name, String address) {
-        counts.invalidate(new Of(name, address));
+        counts(name).invalidate(new Of(name, address));
     }
 }

@@ -9,14 +9,17 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.dao.CannotAcquireLockException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,6 +36,8 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
 import prantel.core.scheme.Scheme;
 import prantel.formats.RecordFile;
+import prantel.server.account.Accounts;
+import prantel.server.account.Role;
 import prantel.server.changes.Changes;
 import prantel.server.web.Refusal;
 
@@ -46,6 +51,9 @@ public class Assessments implements SmartLifecycle {
     /** A client-made id: a retry after a lost connection carries the same one. */
     private static final Pattern EVENT_ID = Pattern.compile("[A-Za-z0-9-]{8,60}");
 
+    /** What stands for a verdict where there was no judgement. */
+    public static final String BROKEN_OFF = StandingRow.BROKEN_OFF;
+
     private static final int STATES_HELD = 400;
 
     private final AssessmentMapper mapper;
@@ -53,6 +61,7 @@ public class Assessments implements SmartLifecycle {
     private final EventJson json;
     private final Preparation preparation;
     private final Changes changes;
+    private final Accounts accounts;
     private final Clock clock;
     private final TransactionTemplate transactions;
     private final Cache<String, Assessment> states =
@@ -65,6 +74,7 @@ public class Assessments implements SmartLifecycle {
             EventJson json,
             Preparation preparation,
             Changes changes,
+            Accounts accounts,
             TransactionTemplate transactions,
             Clock clock) {
         this.mapper = mapper;
@@ -72,6 +82,7 @@ public class Assessments implements SmartLifecycle {
         this.json = json;
         this.preparation = preparation;
         this.changes = changes;
+        this.accounts = accounts;
         this.transactions = transactions;
         this.clock = clock;
     }
@@ -89,6 +100,40 @@ public class Assessments implements SmartLifecycle {
         public boolean isBrokenOff() {
             return verdict.equals(StandingRow.BROKEN_OFF);
         }
+    }
+
+    /**
+     * Which records are wanted; an empty text for any.
+     *
+     * @param person part of the candidate's or assessor's name, as SQL's like has it, in small letters
+     * @param until the first moment that is too late
+     */
+    public record WantedRecords(
+            String person, String rig, String scheme, String verdict, OffsetDateTime from, OffsetDateTime until) {}
+
+    /** A decided record, as it is found. */
+    public record FoundRecord(
+            String assessmentId,
+            String candidate,
+            String assessor,
+            String rigId,
+            int rigVersion,
+            String schemeId,
+            int schemeVersion,
+            String verdict,
+            boolean overridden,
+            OffsetDateTime at) {
+        public boolean isBrokenOff() {
+            return verdict.equals(StandingRow.BROKEN_OFF);
+        }
+    }
+
+    /** @param of how many there are in all */
+    public record FoundRecords(List<FoundRecord> records, int of) {}
+
+    /** Decided records, the newest first. @param viewer who must not see what they are still to mark alone */
+    public FoundRecords find(WantedRecords wanted, String viewer, int most, int from) {
+        return new FoundRecords(standings.find(wanted, viewer, most, from), standings.count(wanted, viewer));
     }
 
     /** Where and for whom a set of the library was used. */
@@ -366,13 +411,13 @@ public class Assessments implements SmartLifecycle {
     /** As below, where the rules of the assessment say all there is to say. */
     @Transactional
     public Assessment append(String assessmentId, String eventId, AssessmentEvent event, String by) {
-        return append(assessmentId, eventId, event, Basis.ANY, by, state -> {}, () -> {});
+        return append(assessmentId, eventId, event, Basis.ANY, by, state -> {}, Effect.NONE);
     }
 
     /** As below, and refuses if the writer had not seen the newest about the subject. */
     @Transactional
     public Assessment append(String assessmentId, String eventId, AssessmentEvent event, Basis basis, String by) {
-        return append(assessmentId, eventId, event, basis, by, state -> {}, () -> {});
+        return append(assessmentId, eventId, event, basis, by, state -> {}, Effect.NONE);
     }
 
     /**
@@ -384,7 +429,7 @@ public class Assessments implements SmartLifecycle {
     @Transactional
     public Assessment append(
             String assessmentId, String eventId, AssessmentEvent event, String by, Consumer<Assessment> allowed) {
-        return append(assessmentId, eventId, event, Basis.ANY, by, allowed, () -> {});
+        return append(assessmentId, eventId, event, Basis.ANY, by, allowed, Effect.NONE);
     }
 
     /**
@@ -400,15 +445,14 @@ public class Assessments implements SmartLifecycle {
             int basedOn,
             String by,
             Consumer<Assessment> allowed) {
-        return append(assessmentId, eventId, event, new Basis.LastEvent(basedOn), by, allowed, () -> {});
+        return append(assessmentId, eventId, event, new Basis.LastEvent(basedOn), by, allowed, Effect.NONE);
     }
 
     /**
      * As above.
      *
      * @param basis what the writer had seen
-     * @param effect done last, when everything else is decided: something outside moves only for what is recorded. What it
-     *     throws undoes the record
+     * @param effect something outside that moves for it: last of all, when nothing else can fail any more
      */
     @Transactional
     public Assessment append(
@@ -418,7 +462,7 @@ public class Assessments implements SmartLifecycle {
             Basis basis,
             String by,
             Consumer<Assessment> allowed,
-            Runnable effect) {
+            Effect effect) {
         Check.that(
                 EVENT_ID.matcher(eventId).matches(),
                 "bad-event-id",
@@ -433,7 +477,7 @@ public class Assessments implements SmartLifecycle {
             return repeated(before, assessmentId, event, by);
         }
         Assessment state = locked(assessmentId);
-        Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, state)).ifPresent(why -> {
+        Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, isLead(by), state)).ifPresent(why -> {
             throw Refusal.conflict(why.code(), why.words());
         });
         allowed.accept(state);
@@ -446,7 +490,7 @@ public class Assessments implements SmartLifecycle {
         OffsetDateTime now = now();
         String payload = json.write(event);
         Assessment next = state.after(new Assessment.Recorded(seq, event, now, by));
-        mapper.append(new EventRow(
+        insert(new EventRow(
                 assessmentId,
                 seq,
                 eventId,
@@ -465,9 +509,29 @@ public class Assessments implements SmartLifecycle {
                 || event instanceof AssessmentEvent.HandedBack) {
             keepOpinions(next);
         }
-        effect.run();
+        if (effect != Effect.NONE) {
+            lastOfAll(effect);
+        }
         keepAfterCommit(next);
         return next;
+    }
+
+    /** The same id on another assessment at the same moment: the row of this one holds back nobody there. */
+    private void insert(EventRow row) {
+        try {
+            mapper.append(row);
+        } catch (DuplicateKeyException | CannotAcquireLockException e) {
+            throw idUsed();
+        }
+    }
+
+    private static Refusal idUsed() {
+        return Refusal.conflict(
+                "event-id-used", "this was sent before as something else; reload the page, write it again");
+    }
+
+    private boolean isLead(String account) {
+        return accounts.find(account).filter(a -> a.has(Role.LEAD)).isPresent();
     }
 
     private void keepOpinions(Assessment next) {
@@ -475,6 +539,46 @@ public class Assessments implements SmartLifecycle {
         next.opinions().of().keySet().stream()
                 .filter(next.opinions()::isBlind)
                 .forEach(account -> standings.insertOpinion(next.id(), account));
+    }
+
+    /** Several events together: all of them are kept, or none. @return what the deeds return */
+    public <T> T together(Supplier<T> deeds) {
+        return Objects.requireNonNull(transactions.execute(t -> deeds.get()));
+    }
+
+    /** Something outside that moves for what is recorded. */
+    public interface Effect {
+        Effect NONE = () -> {};
+
+        /** What it throws undoes the record. */
+        void happen();
+
+        /** Back to how it was: it happened, and the record of it could not be kept. */
+        default void undo() {}
+    }
+
+    /** Before the commit and after everything else of the transaction; back again if the commit fails all the same. */
+    private static void lastOfAll(Effect effect) {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            private boolean happened;
+
+            @Override
+            public void beforeCommit(boolean readOnly) {
+                effect.happen();
+                happened = true;
+            }
+
+            @Override
+            public void afterCompletion(int status) {
+                if (happened && status == STATUS_ROLLED_BACK) {
+                    try {
+                        effect.undo();
+                    } catch (RuntimeException e) {
+                        LOG.error("What moved for a record that was not kept could not be moved back", e);
+                    }
+                }
+            }
+        });
     }
 
     /** What a writer had seen of the subject before. */
@@ -517,8 +621,7 @@ public class Assessments implements SmartLifecycle {
                 && before.subject().equals(event.subject())
                 && json.read(before.payload()).said().equals(event.said());
         if (!same) {
-            throw Refusal.conflict(
-                    "event-id-used", "this was sent before as something else; reload the page, write it again");
+            throw idUsed();
         }
         return locked(assessmentId);
     }

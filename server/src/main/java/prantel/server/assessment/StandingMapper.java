@@ -66,6 +66,33 @@ interface StandingMapper {
         order by s.decided_at desc""")
     List<Assessments.Kept> kept(int most);
 
+    String WANTED = """
+        from assessment_standing s
+        join assessment a on a.assessment_id = s.assessment_id
+        join account c on c.account_id = a.candidate_id
+        join account o on o.account_id = a.assessor_id
+        where s.decided_at is not null
+            and not exists (select 1 from opinion_open b where b.assessment_id = a.assessment_id and b.account_id = #{viewer})
+            and (#{w.person} = '' or lower(c.name) like #{w.person} escape '\\' or lower(o.name) like #{w.person} escape '\\')
+            and (#{w.rig} = '' or a.rig_id = #{w.rig})
+            and (#{w.scheme} = '' or a.scheme_id = #{w.scheme})
+            and (#{w.verdict} = '' or s.verdict = #{w.verdict})
+            and s.decided_at >= #{w.from} and s.decided_at < #{w.until}""";
+
+    @Select("""
+        select a.assessment_id, c.name as candidate, o.name as assessor, a.rig_id, a.rig_version, a.scheme_id, a.scheme_version,
+            s.verdict, s.overridden, s.decided_at as at
+        """ + WANTED + """
+         order by s.decided_at desc, a.assessment_id limit #{most} offset #{from}""")
+    List<Assessments.FoundRecord> find(
+            @Param("w") Assessments.WantedRecords wanted,
+            @Param("viewer") String viewer,
+            @Param("most") int most,
+            @Param("from") int from);
+
+    @Select("select count(*) " + WANTED)
+    int count(@Param("w") Assessments.WantedRecords wanted, @Param("viewer") String viewer);
+
     @Select("""
         select c.name as candidate, a.bay_id, a.prepared_at from assessment_standing s
         join assessment a on a.assessment_id = s.assessment_id

@@ -1,6 +1,7 @@
 package prantel.server.changes;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import java.security.Principal;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,7 +21,7 @@ class ChangesController {
     }
 
     @GetMapping(produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter changes() {
-        return changes.open();
+    SseEmitter changes(Principal who) {
+        return changes.open(who.getName());
     }
 }

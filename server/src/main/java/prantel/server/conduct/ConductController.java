@@ -1,5 +1,6 @@
 package prantel.server.conduct;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.util.HashSet;
 import java.util.List;
@@ -26,6 +27,8 @@ import prantel.server.account.PairingCodes;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.conduct.ConductView.Tick;
+import prantel.server.web.OwnAddress;
+import prantel.server.web.Refusal;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
@@ -42,9 +45,17 @@ class ConductController {
     private final Workshop workshop;
     private final Ticks ticks;
     private final PairingCodes codes;
+    private final OwnAddress own;
 
     ConductController(
-            Assessments assessments, Conducts conducts, Keys keys, Workshop workshop, Ticks ticks, PairingCodes codes) {
+            Assessments assessments,
+            Conducts conducts,
+            Keys keys,
+            Workshop workshop,
+            Ticks ticks,
+            PairingCodes codes,
+            OwnAddress own) {
+        this.own = own;
         this.codes = codes;
         this.assessments = assessments;
         this.conducts = conducts;
@@ -202,15 +213,30 @@ class ConductController {
                         .id());
     }
 
-    /** @param code six figures @param link where a tablet goes with it @param minutes how long it works, once */
-    record Pairing(String code, String link, long minutes) {}
+    /**
+     * @param code eight figures
+     * @param link where a tablet goes with it, whole
+     * @param address where it finds the server, for whoever types it
+     * @param warning why it may not reach that; empty where it does
+     * @param minutes how long it works, once
+     */
+    record Pairing(String code, String link, String address, String warning, long minutes) {}
 
     /** Lets a tablet in to this sheet without a password; a code made before opens nothing any more. */
     @PostMapping("/pairing")
-    Pairing pairing(@PathVariable String id) {
+    Pairing pairing(@PathVariable String id, HttpServletRequest request) {
         Assessment assessment = assessments.get(id);
+        if (assessment.handedInAt() != null) {
+            throw Refusal.conflict("sheet-closed", "this sheet is handed in; hand it back first");
+        }
         String code = codes.make(new PairingCodes.Sheet(id, assessment.fixed().candidateId()));
-        return new Pairing(code, "/pair?code=" + code, PairingCodes.LASTS.toMinutes());
+        OwnAddress.Found found = own.of(request);
+        return new Pairing(
+                code,
+                found.url() + "/pair?code=" + code,
+                found.url(),
+                found.warning(),
+                PairingCodes.LASTS.toMinutes());
     }
 
     private static void said(String text, String where, String mend) {

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import prantel.core.fault.BoxTruth;
 import prantel.devices.FaultBoxClient;
 import prantel.devices.FaultBoxException;
 import prantel.server.web.Refusal;
@@ -87,6 +88,23 @@ public class FaultBoxes implements DisposableBean {
             } catch (RuntimeException e) {
                 // whatever a box answers, it must not stop its polls
                 lost("Fault box " + address + " answers what cannot be understood.");
+            } finally {
+                talking.unlock();
+            }
+        }
+
+        /** The same at once, for who must know it now: a command or poll under way is waited for. */
+        void ask() {
+            try {
+                if (!talking.tryLock(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+                    return;
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+            try {
+                poll();
             } finally {
                 talking.unlock();
             }
@@ -190,6 +208,31 @@ public class FaultBoxes implements DisposableBean {
         return Optional.ofNullable(line(workshop.bay(bayId))).map(Line::state);
     }
 
+    /** Asks a bay's box at once, so that {@link #of} says what it is now and not a second ago. May take some seconds. */
+    public void ask(String bayId) {
+        Line line = line(workshop.bay(bayId));
+        if (line != null) {
+            line.ask();
+        }
+    }
+
+    /**
+     * What is the matter with a bay's box.
+     *
+     * @param commanded relays that were told to be in
+     * @param unplugged whether somebody took its plug out of the rig
+     */
+    public BoxTruth truth(String bayId, Collection<Integer> commanded, boolean unplugged) {
+        BoxTruth.Heard heard = unplugged
+                ? new BoxTruth.Heard.Unplugged()
+                : of(bayId).<BoxTruth.Heard>map(FaultBoxes::heard).orElseGet(BoxTruth.Heard.NoBox::new);
+        return new BoxTruth(Set.copyOf(commanded), heard);
+    }
+
+    private static BoxTruth.Heard heard(BoxState state) {
+        return state.contact() ? new BoxTruth.Heard.Answering(state.closed()) : new BoxTruth.Heard.Silent();
+    }
+
     /**
      * Pulls in these relays and no others, and reads back.
      *
@@ -223,21 +266,6 @@ public class FaultBoxes implements DisposableBean {
     @Scheduled(fixedDelay = EVERY_MILLIS)
     void lookForBoxes() {
         workshop.bays().forEach(this::line);
-    }
-
-    /** The bays whose box has let go of what it was told to hold, with what it says. */
-    public Map<String, String> fellOut() {
-        Map<String, String> fellOut = new ConcurrentHashMap<>();
-        lines.forEach((bay, line) -> {
-            BoxState state = line.state();
-            if (state.contact()
-                    && state.closed().isEmpty()
-                    && state.commanded().isEmpty()
-                    && !state.says().isEmpty()) {
-                fellOut.put(bay, state.says());
-            }
-        });
-        return fellOut;
     }
 
     /** Boxes are left to their watchdogs: relays fall out within seconds when this server goes. */

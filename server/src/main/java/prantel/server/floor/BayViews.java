@@ -4,13 +4,13 @@ import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Stage;
 import prantel.core.assessment.StageClock;
 import prantel.core.expectation.Drift;
+import prantel.core.fault.BoxTruth;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.conduct.Conducts;
@@ -89,15 +89,20 @@ class BayViews {
         return workshop.bays().stream().map(b -> bay(b, open)).toList();
     }
 
-    private BayView bay(Bay bay, List<Assessment> open) {
-        Optional<Assessment> here = open.stream()
+    /** The assessment that has a bay, of those that are open. */
+    static Optional<Assessment> here(Bay bay, List<Assessment> open) {
+        return open.stream()
                 .filter(a -> a.occupiesBay() && a.fixed().bayId().equals(bay.bayId()))
                 .findFirst();
+    }
+
+    private BayView bay(Bay bay, List<Assessment> open) {
+        Optional<Assessment> here = here(bay, open);
         var rig = workshop.rigOf(bay);
         String earthing = rig.supply().declared().earthing().label();
         if (here.isEmpty()) {
             return new BayView(
-                    new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), box(bay, List.of())),
+                    new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), truth(bay, here).brief()),
                     new BayPeople(null, "free", ""),
                     new BayStanding(null, 0, false, null),
                     new BayNow(
@@ -107,7 +112,7 @@ class BayViews {
         }
         Assessment a = here.get();
         return new BayView(
-                new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), box(bay, a.relays())),
+                new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), truth(bay, here).brief()),
                 new BayPeople(
                         a.id(),
                         accounts.get(a.fixed().candidateId()).name(),
@@ -123,29 +128,17 @@ class BayViews {
                         a.lastChange()));
     }
 
+    /** What is the matter with a bay's box; no relay may be in where nobody is. */
+    BoxTruth truth(Bay bay, Optional<Assessment> here) {
+        return boxes.truth(
+                bay.bayId(),
+                here.map(Assessment::relays).orElse(List.of()),
+                here.filter(a -> a.boxUnpluggedAt() != null).isPresent());
+    }
+
     private @Nullable Long left(Assessment a) {
         StageClock.Used all = conducts.clock(a).all();
         return a.stage() == Stage.WATCH && all.isLimited() ? all.left().toSeconds() : null;
-    }
-
-    /** What is wrong with a bay's box: relays in that should not be, out that should be in, or no answer while they matter. */
-    private String box(Bay bay, List<Integer> relays) {
-        return boxes.of(bay.bayId())
-                .map(state -> {
-                    if (!state.contact()) {
-                        return relays.isEmpty() ? "" : "fault box does not answer";
-                    }
-                    boolean right = new TreeSet<>(state.closed()).equals(new TreeSet<>(relays));
-                    return right
-                            ? ""
-                            : state.closed().isEmpty()
-                                    ? "fault box: its relays fell out"
-                                    : "fault box: wrong relays in, "
-                                            + new TreeSet<>(state.closed())
-                                                    .toString()
-                                                    .replaceAll("[\\[\\]]", "");
-                })
-                .orElse("");
     }
 
     private int drifts(Bay bay) {

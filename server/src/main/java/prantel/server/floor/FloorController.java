@@ -5,6 +5,7 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -69,6 +70,11 @@ class FloorController {
             aisle.add(needs.ofOpinion(a, viewer.getName()));
         });
         notes.open().forEach(n -> aisle.add(Needs.of(n)));
+        workshop.bays().forEach(bay -> {
+            Optional<Assessment> here = BayViews.here(bay, open);
+            needs.ofBox(bay, here, bayViews.truth(bay, here)).ifPresent(aisle::add);
+        });
+        needs.ofPairing().ifPresent(aisle::add);
         aisle.sort(Comparator.comparing((Need n) -> n.why().urgency())
                 .thenComparing(n -> n.why().since()));
         bays.stream().filter(b -> b.place().drifts() > 0).map(needs::ofDrift).forEach(aisle::add);

@@ -2,11 +2,13 @@ package prantel.server.floor;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
@@ -14,7 +16,9 @@ import prantel.core.assessment.Opinions;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.Stage;
 import prantel.core.assessment.StageClock;
+import prantel.core.fault.BoxTruth;
 import prantel.server.account.Accounts;
+import prantel.server.account.PairingCodes;
 import prantel.server.assessment.Keys;
 import prantel.server.conduct.Conducts;
 import prantel.server.workshop.Bay;
@@ -29,9 +33,18 @@ class Needs {
     private final Keys keys;
     private final Conducts conducts;
     private final Progress progress;
+    private final PairingCodes pairing;
     private final Clock clock;
 
-    Needs(Workshop workshop, Accounts accounts, Keys keys, Conducts conducts, Progress progress, Clock clock) {
+    Needs(
+            Workshop workshop,
+            Accounts accounts,
+            Keys keys,
+            Conducts conducts,
+            Progress progress,
+            PairingCodes pairing,
+            Clock clock) {
+        this.pairing = pairing;
         this.workshop = workshop;
         this.accounts = accounts;
         this.keys = keys;
@@ -47,7 +60,7 @@ class Needs {
     /**
      * Where to go for it.
      *
-     * @param go the stage to open; "rig" for the rig's page
+     * @param go the stage to open; "rig" for the rig's page, empty for nowhere
      */
     record NeedPlace(int bay, String bayId, @Nullable String assessmentId, String rigId, String go) {}
 
@@ -85,6 +98,47 @@ class Needs {
                         "noted by " + note.noted().by(),
                         note.noted().at(),
                         Urgency.NEXT));
+    }
+
+    /** A box that is not as it was told: first of all where somebody may be at the rig. */
+    Optional<Need> ofBox(Bay bay, Optional<Assessment> here, BoxTruth truth) {
+        if (truth.isAsTold()) {
+            return Optional.empty();
+        }
+        boolean astray = !truth.relays(BoxTruth.Trouble.NOT_COMMANDED).isEmpty();
+        Urgency urgency = astray ? Urgency.SAFETY : here.isPresent() ? Urgency.SOMEBODY_WAITS : Urgency.NEXT;
+        String go = here.map(a -> a.stage() == Stage.WATCH
+                        ? "watch"
+                        : a.handedInAt() == null ? "set" : "clear")
+                .orElse("rig");
+        return Optional.of(new Need(
+                new NeedPlace(
+                        bay.number(),
+                        bay.bayId(),
+                        here.map(Assessment::id).orElse(null),
+                        bay.rigId(),
+                        go),
+                new NeedWhy(
+                        truth.words(),
+                        here.filter(a -> a.energisedAt() != null).isPresent()
+                                ? "the rig is LIVE: keep everybody off it, make it dead"
+                                : "keep the rig dead, find out why",
+                        OffsetDateTime.now(clock),
+                        urgency)));
+    }
+
+    /** Tablets wait: too many wrong codes came in. */
+    Optional<Need> ofPairing() {
+        Duration waits = pairing.waits();
+        return waits.isZero()
+                ? Optional.empty()
+                : Optional.of(new Need(
+                        new NeedPlace(0, "", null, "", ""),
+                        new NeedWhy(
+                                "No tablet is let in by a code for about " + (waits.toMinutes() + 1) + " min",
+                                "too many wrong codes came in; candidates can sign in with their own password",
+                                OffsetDateTime.now(clock),
+                                Urgency.TIME)));
     }
 
     Need ofDrift(BayViews.BayView view) {

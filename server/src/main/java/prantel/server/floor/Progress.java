@@ -1,10 +1,12 @@
 package prantel.server.floor;
 
+import java.util.List;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.OpenBoxes;
 import prantel.core.marking.Finding;
 import prantel.server.assessment.Keys;
 
@@ -41,21 +43,24 @@ class Progress {
                         ? "Lock off, then set the faults"
                         : keys.faults(a).isEmpty() ? "Choose and set faults" : "Prove it is set";
             case WATCH -> filled(a) + " of " + boxes(a) + " boxes filled";
-            case MARK -> wantsEye(a) + " of " + filled(a) + " readings want your eye";
+            case MARK -> toLookAt(a);
             case CLEAR, DONE -> "Clear and prove healthy";
         };
     }
 
-    private static int filled(Assessment a) {
-        return (int)
-                a.readings().values().stream().filter(r -> !r.value().isBlank()).count();
+    private int filled(Assessment a) {
+        return OpenBoxes.filled(a, keys.sheet(a));
     }
 
     private int boxes(Assessment a) {
         return keys.sheet(a).size();
     }
 
-    private long wantsEye(Assessment a) {
-        return keys.marked(a).findings().stream().filter(Finding::wantsEye).count();
+    private String toLookAt(Assessment a) {
+        List<Finding> findings = keys.marked(a).findings();
+        long look = findings.stream().filter(Finding::wantsEye).count();
+        return look == 0
+                ? "nothing is odd in " + findings.size() + " boxes"
+                : look + " of " + findings.size() + " boxes need a look";
     }
 }

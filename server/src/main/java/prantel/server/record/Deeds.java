@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import prantel.core.fault.BoxTruth;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Checklist;
 import prantel.core.scheme.Observation;
@@ -76,6 +77,12 @@ final class Deeds {
                                 ? "Made live" + (energised.reason() == null ? "" : ": " + energised.reason())
                                 : "Dead again, locked off, proved dead";
                     case AssessmentEvent.BoxFellOut fell -> "The fault box let its relays go: " + fell.says();
+                    case AssessmentEvent.BoxAstray astray ->
+                        astray.relays().isEmpty()
+                                ? "The fault box is as it was told again"
+                                : new BoxTruth.Matter(BoxTruth.Trouble.NOT_COMMANDED, astray.relays()).words();
+                    case AssessmentEvent.BoxUnplugged unplugged ->
+                        "The fault box was unplugged from the rig: " + unplugged.what();
                     case AssessmentEvent.AnswersAccepted answers ->
                         answers.faults().size() + " other answers accepted as right";
                     case AssessmentEvent.Observed seen -> observed(seen);

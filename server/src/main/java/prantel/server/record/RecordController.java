@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.http.ContentDisposition;
@@ -39,7 +40,7 @@ class RecordController {
         return records.of(mayRead(id, who));
     }
 
-    /** As a file that can be proved whole and unaltered without a server. */
+    /** As a file that can be held against its own hashes without a server. */
     @GetMapping(produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<byte[]> json(@PathVariable String id, Principal who) {
         Assessment assessment = mayRead(id, who);
@@ -144,9 +145,13 @@ class RecordController {
         printer.printRecord(cells);
     }
 
+    /** Spaces of every kind before it are skipped by such programs; full-width signs count too. */
+    private static final Pattern FORMULA =
+            Pattern.compile("[\\p{Z}\\p{Cc}\\p{Cf}]*[=+\\-@\uFF1D\uFF0B\uFF0D\uFF20]|[\\p{Cc}]");
+
     /** What somebody typed must not be taken for a formula by a program that opens the file. Source: OWASP, CSV injection. */
     private static String plain(String text) {
-        return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+        return FORMULA.matcher(text).lookingAt() ? "'" + text : text;
     }
 
     private static ResponseEntity<byte[]> file(byte[] bytes, MediaType type, String name) {

@@ -22,9 +22,6 @@ import prantel.core.expectation.Drift;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
-import prantel.core.quantity.Check;
-import prantel.core.quantity.Problem;
-import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.SlotPlan;
 import prantel.formats.RigDifference;
@@ -149,25 +146,8 @@ class RigController {
 
     @PostMapping
     Saved save(@RequestBody NewVersion draft, Principal who) {
-        byte[] bytes = draft.file().getBytes(StandardCharsets.UTF_8);
-        Rig rig = RigFile.read(bytes);
-        List<Workshop.Kept> versions = workshop.rigVersions(rig.id());
-        int latest = versions.isEmpty() ? 0 : versions.getLast().version();
-        if (draft.basedOn() == 0 && latest > 0) {
-            throw new ProblemsException(new Problem(
-                    "id-taken",
-                    "/id",
-                    Check.quoted(rig.id()),
-                    "there is a rig with that id; give the new one another"));
-        }
-        if (draft.basedOn() != latest) {
-            throw Refusal.conflict(
-                    "newer-version",
-                    "version " + latest + " was saved meanwhile by "
-                            + versions.getLast().savedBy()
-                            + "; yours is still here: export it, open the newest version and bring your changes in");
-        }
-        DocumentRef ref = workshop.saveRig(bytes, who.getName());
+        DocumentRef ref =
+                workshop.saveRig(draft.file().getBytes(StandardCharsets.UTF_8), draft.basedOn(), who.getName());
         return new Saved(ref.id(), ref.version());
     }
 

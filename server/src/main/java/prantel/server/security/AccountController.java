@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.List;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -36,6 +37,14 @@ class AccountController {
             @RequestBody NewPassword next, Principal who, HttpServletRequest request, HttpServletResponse response) {
         accounts.changePassword(who.getName(), next.present(), next.password(), request.getRemoteAddr());
         signedIn.begin(accounts.get(who.getName()), null, request, response);
+    }
+
+    /** Signs every other device out; this one stays. */
+    @DeleteMapping("/api/me/sign-ins")
+    List<Accounts.SignedIn> endOthers(Principal who, HttpServletRequest request, HttpServletResponse response) {
+        accounts.endSessions(who.getName());
+        signedIn.begin(accounts.get(who.getName()), null, request, response);
+        return signIns(who);
     }
 
     /** Chooses a password with the code of an invitation; signing in comes after. */

@@ -11,7 +11,7 @@ public final class OneSheet {
     /** @return the assessment; empty for a person who gave a password */
     public static Optional<String> of(Principal who) {
         return who instanceof Authentication a && a.getDetails() instanceof SignedIn.Details details
-                ? Optional.ofNullable(details.sheet())
+                ? Optional.ofNullable(details.tablet()).map(SignedIn.Tablet::sheet)
                 : Optional.empty();
     }
 }

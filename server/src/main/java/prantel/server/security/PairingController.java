@@ -33,7 +33,7 @@ class PairingController {
 
     @PostMapping
     Paired pair(@RequestBody PairingCode given, HttpServletRequest request, HttpServletResponse response) {
-        PairingCodes.Sheet sheet = codes.redeem(given.code(), request.getRemoteAddr())
+        PairingCodes.LetIn letIn = codes.redeem(given.code(), request.getRemoteAddr())
                 .orElseThrow(() -> new Refusal(
                         HttpStatus.FORBIDDEN,
                         new Problem(
@@ -41,11 +41,13 @@ class PairingController {
                                 "code",
                                 "",
                                 "that code opens nothing: it works once, for ten minutes; ask for a new one")));
+        PairingCodes.Sheet sheet = letIn.sheet();
         Account account = accounts.get(sheet.candidateId());
         if (!account.isActive()) {
             throw Refusal.notFound("sheet");
         }
-        signedIn.begin(account, sheet.assessmentId(), request, response);
+        signedIn.begin(
+                account, new SignedIn.Tablet(sheet.assessmentId(), letIn.tablet()), request, response);
         return new Paired(sheet.assessmentId());
     }
 }

@@ -11,6 +11,7 @@ import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import prantel.server.web.PersonLimits;
 
 /** Puts the table of {@link Access} before every call. */
 @Configuration
@@ -19,7 +20,12 @@ class SecurityConfiguration {
             + " object-src 'none'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, InWords inWords, StillIn stillIn)
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            SecurityContextRepository contexts,
+            InWords inWords,
+            StillIn stillIn,
+            PersonLimits personLimits)
             throws Exception {
         return http.authorizeHttpRequests(requests -> {
                     requests.dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR, DispatcherType.ASYNC)
@@ -40,6 +46,7 @@ class SecurityConfiguration {
                     requests.anyRequest().permitAll();
                 })
                 .addFilterBefore(stillIn, AuthorizationFilter.class)
+                .addFilterBefore(personLimits, AuthorizationFilter.class)
                 .csrf(csrf -> csrf.spa())
                 .securityContext(c -> c.securityContextRepository(contexts))
                 .exceptionHandling(

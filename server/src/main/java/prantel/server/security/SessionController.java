@@ -97,14 +97,7 @@ class SessionController {
                                 "",
                                 "too many wrong passwords from this device; try again in about "
                                         + Math.max(1, locked.left().toMinutes()) + " min, or have it unlocked"));
-            case SignIn.Busy busy ->
-                throw new Refusal(
-                        HttpStatus.SERVICE_UNAVAILABLE,
-                        new Problem(
-                                "sign-in-busy",
-                                "password",
-                                "",
-                                "many people are signing in at this moment; try again in a few seconds"));
+            case SignIn.Busy busy -> throw Accounts.busy();
         };
     }
 

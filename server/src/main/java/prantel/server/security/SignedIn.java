@@ -26,23 +26,26 @@ class SignedIn {
         this.contexts = contexts;
     }
 
-    /** What a session was begun with. @param generation of the account then @param sheet the one it may see; null for all of the person's */
-    record Details(int generation, @Nullable String sheet) implements java.io.Serializable {}
+    /** A tablet that was let in to one sheet. @param number which one: the next one on the same sheet ends it */
+    record Tablet(String sheet, long number) implements java.io.Serializable {}
 
-    /** @param sheet the one assessment it may see; null for all of the person's */
-    void begin(Account account, @Nullable String sheet, HttpServletRequest request, HttpServletResponse response) {
+    /** What a session was begun with. @param generation of the account then @param tablet null for a person with a password */
+    record Details(int generation, @Nullable Tablet tablet) implements java.io.Serializable {}
+
+    /** @param tablet null for a person with a password */
+    void begin(Account account, @Nullable Tablet tablet, HttpServletRequest request, HttpServletResponse response) {
         // a session from before signing in must not be carried over
         if (request.getSession(false) != null) {
             request.changeSessionId();
         }
         List<GrantedAuthority> authorities = new ArrayList<>();
         account.roles().forEach(r -> authorities.add(new SimpleGrantedAuthority("ROLE_" + r.name())));
-        if (sheet == null) {
+        if (tablet == null) {
             authorities.add(new SimpleGrantedAuthority(A_PERSON));
         }
         UsernamePasswordAuthenticationToken token =
                 UsernamePasswordAuthenticationToken.authenticated(account.accountId(), null, authorities);
-        token.setDetails(new Details(account.generation(), sheet));
+        token.setDetails(new Details(account.generation(), tablet));
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(token);
         contexts.saveContext(context, request, response);

@@ -14,14 +14,23 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import prantel.server.account.Accounts;
+import prantel.server.account.PairingCodes;
+import prantel.server.assessment.Assessments;
 
-/** Ends the sessions of somebody who was blocked, has left, has other roles now, or chose another password. */
+/**
+ * Ends the sessions of somebody who was blocked, has left, has other roles now, or chose another password; and of a tablet
+ * whose sheet is handed in, or that another tablet was let in to.
+ */
 @Component
 class StillIn extends OncePerRequestFilter {
     private final Accounts accounts;
+    private final PairingCodes codes;
+    private final Assessments assessments;
 
-    StillIn(Accounts accounts) {
+    StillIn(Accounts accounts, PairingCodes codes, Assessments assessments) {
         this.accounts = accounts;
+        this.codes = codes;
+        this.assessments = assessments;
     }
 
     @Override
@@ -40,8 +49,16 @@ class StillIn extends OncePerRequestFilter {
 
     private boolean isStillIn(String id, SignedIn.Details details) {
         return accounts.find(id)
-                .filter(a -> a.isActive() && a.generation() == details.generation())
-                .isPresent();
+                        .filter(a -> a.isActive() && a.generation() == details.generation())
+                        .isPresent()
+                && isStillLetIn(details);
+    }
+
+    private boolean isStillLetIn(SignedIn.Details details) {
+        SignedIn.Tablet tablet = details.tablet();
+        return tablet == null
+                || codes.isLast(tablet.sheet(), tablet.number())
+                        && assessments.get(tablet.sheet()).handedInAt() == null;
     }
 
     /** It belongs into the chain of security, and nowhere else. */

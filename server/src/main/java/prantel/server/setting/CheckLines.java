@@ -12,6 +12,7 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Window;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Written;
+import prantel.core.quantity.Check;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.server.account.Accounts;
@@ -20,6 +21,8 @@ import prantel.server.picture.Windows;
 /** Readings that prove something at the rig, each with its window and what was taken. */
 @Component
 class CheckLines {
+    private static final int LONGEST_READING = 60;
+
     private final Accounts accounts;
 
     CheckLines(Accounts accounts) {
@@ -35,6 +38,12 @@ class CheckLines {
      * @param setUp what to do before it, step by step
      */
     record CheckPlace(String slot, String what, String test, List<String> setUp, String unit) {}
+
+    /** What somebody wrote for a check reading. @throws ProblemsException if no display shows so much */
+    static String text(String written) {
+        Check.text(written, LONGEST_READING, "text");
+        return written.strip();
+    }
 
     /**
      * What was read.

@@ -16,6 +16,7 @@ import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.core.expectation.Key;
+import prantel.core.fault.BoxTruth;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
@@ -23,7 +24,6 @@ import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
-import prantel.server.faultbox.BoxState;
 import prantel.server.setting.CheckLines.CheckLine;
 import prantel.server.setting.Hypotheses.HypothesisLine;
 import prantel.server.web.Refusal;
@@ -98,7 +98,7 @@ class ClearController {
     /** Releases every relay of the bay's box. */
     @PostMapping("/release")
     ClearView release(@PathVariable String id, @RequestBody JustThis just, Principal who) {
-        String bay = assessments.get(id).fixed().bayId();
+        Assessment before = assessments.get(id);
         return view(assessments.append(
                 id,
                 just.eventId(),
@@ -106,7 +106,7 @@ class ClearController {
                 Assessments.Basis.ANY,
                 who.getName(),
                 state -> {},
-                () -> equipment.command(bay, List.of())));
+                equipment.move(before.fixed().bayId(), before.relays(), List.of())));
     }
 
     @PostMapping("/checks")
@@ -115,12 +115,13 @@ class ClearController {
         return view(assessments.append(
                 id,
                 check.eventId(),
-                new AssessmentEvent.ClearCheckTaken(check.slot(), check.text().strip()),
+                new AssessmentEvent.ClearCheckTaken(check.slot(), CheckLines.text(check.text())),
                 who.getName()));
     }
 
     @PostMapping("/done")
     ClearView done(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        equipment.truthNow(assessments.get(id));
         return view(assessments.append(id, just.eventId(), new AssessmentEvent.Cleared(), who.getName(), assessment -> {
             ClearProof now = view(assessment).proof();
             if (!now.mayClear()) {
@@ -149,13 +150,10 @@ class ClearController {
                     fault.kind().isOnlySeen(),
                     assessment.done(i, Handling.OUT) != null));
         }
-        BoxState state = equipment.box(assessment).orElse(null);
-        List<Integer> in =
-                state == null ? List.of() : state.closed().stream().sorted().toList();
-        String boxSays = state == null || state.contact() ? "" : state.says();
-        String whyNot = whyNot(assessment, in, boxSays, toRemove, checks);
+        BoxTruth truth = equipment.truth(assessment);
+        String whyNot = whyNot(assessment, truth, toRemove, checks);
         return new ClearView(
-                new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, in, boxSays),
+                new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, truth.in(), truth.words()),
                 new ClearProof(
                         checks,
                         equipment.hasTester(assessment),
@@ -169,8 +167,7 @@ class ClearController {
 
     private static String whyNot(
             Assessment assessment,
-            List<Integer> relaysIn,
-            String boxSays,
+            BoxTruth truth,
             List<ToRemove> toRemove,
             List<CheckLine> checks) {
         if (assessment.clearedAt() != null) {
@@ -179,11 +176,11 @@ class ClearController {
         if (assessment.energisedAt() != null) {
             return STILL_LIVE;
         }
-        if (!relaysIn.isEmpty()) {
-            return "Release the fault box: relays " + relaysIn.toString().replaceAll("[\\[\\]]", "") + " are in.";
+        if (!truth.in().isEmpty()) {
+            return "Release the fault box: relays " + truth.in().toString().replaceAll("[\\[\\]]", "") + " are in.";
         }
-        if (!boxSays.isEmpty() && !assessment.relays().isEmpty()) {
-            return boxSays;
+        if (truth.heard() instanceof BoxTruth.Heard.Silent) {
+            return truth.words();
         }
         if (toRemove.stream().anyMatch(r -> r.look() && !r.out())) {
             return "Tick what only the eye can prove: put right and taken out.";

@@ -65,15 +65,14 @@ public class FaultSetLibrary {
         // long names that begin alike are still two sets
         String cut =
                 id.length() > LONGEST_ID ? id.substring(0, LONGEST_ID - 9) + "-" + "%08x".formatted(id.hashCode()) : id;
-        int version = mapper.versions(cut).size() + 1;
-        mapper.insert(new LibraryRow(
-                cut,
-                version,
-                rig.id(),
-                name.strip(),
-                new String(FaultSetFile.write(set, rig), StandardCharsets.UTF_8),
-                OffsetDateTime.now(clock),
-                by));
+        mapper.lock();
+        String json = new String(FaultSetFile.write(set, rig), StandardCharsets.UTF_8);
+        List<LibraryRow> before = mapper.versions(cut);
+        int version = before.size() + 1;
+        if (!before.isEmpty() && before.getLast().json().equals(json)) {
+            return cut + "@" + before.size();
+        }
+        mapper.insert(new LibraryRow(cut, version, rig.id(), name.strip(), json, OffsetDateTime.now(clock), by));
         return cut + "@" + version;
     }
 }

@@ -37,6 +37,10 @@ interface LibraryMapper {
     @Nullable
     LibraryRow version(@Param("id") String id, @Param("version") int version);
 
+    /** One saves after the other. */
+    @Select("select kind from saving_lock where kind = 'FAULT_SET' for update")
+    String lock();
+
     @Insert("""
         insert into fault_set (set_id, version, rig_id, name, json, saved_at, saved_by)
         values (#{setId}, #{version}, #{rigId}, #{name}, #{json}, #{savedAt}, #{savedBy})""")

@@ -6,11 +6,8 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -116,38 +113,41 @@ class LiveController {
         return view(assessments.get(id));
     }
 
-    /** A fault is taken out, by its relay or by hand, or put back in; both are kept, or neither is. */
+    /**
+     * A fault is taken out, by its relay or by hand, or put back in; both are kept, or neither is. What is to be done is
+     * gathered before, the relay moves last, and the answer is made when all of it stands.
+     */
     @PostMapping("/out")
-    @Transactional
     LiveView out(@PathVariable String id, @RequestBody TakenOut taken, Principal who) {
         Assessment assessment = assessments.get(id);
         List<Fault> faults = keys.faults(assessment).faults();
         if (taken.fault() < 0 || taken.fault() >= faults.size()) {
             throw Refusal.conflict("no-such-fault", "the set has changed; reload the page");
         }
-        Assessment handled = assessments.append(
-                id,
-                taken.eventId(),
-                new AssessmentEvent.FaultHandled(taken.fault(), Handling.OUT, taken.out()),
-                who.getName());
         Optional<Integer> relay = FaultBox.of(keys.rig(assessment)).relayFor(faults.get(taken.fault()));
+        var handled = new AssessmentEvent.FaultHandled(taken.fault(), Handling.OUT, taken.out());
         if (relay.isEmpty()) {
-            return view(handled);
-        }
-        List<Integer> relays = new ArrayList<>(handled.relays());
-        relays.remove(relay.get());
-        if (!taken.out()) {
-            relays.add(relay.get());
+            return view(assessments.append(id, taken.eventId(), handled, who.getName()));
         }
         String bay = assessment.fixed().bayId();
-        return view(assessments.append(
-                id,
-                taken.eventId() + "-box",
-                new AssessmentEvent.BoxCommanded(relays),
-                Assessments.Basis.ANY,
-                who.getName(),
-                state -> {},
-                () -> equipment.command(bay, relays)));
+        return view(assessments.together(() -> {
+            List<Integer> before = assessments
+                    .append(id, taken.eventId(), handled, who.getName())
+                    .relays();
+            List<Integer> relays = new ArrayList<>(before);
+            relays.remove(relay.get());
+            if (!taken.out()) {
+                relays.add(relay.get());
+            }
+            return assessments.append(
+                    id,
+                    taken.eventId() + "-box",
+                    new AssessmentEvent.BoxCommanded(relays),
+                    Assessments.Basis.ANY,
+                    who.getName(),
+                    state -> {},
+                    equipment.move(bay, before, relays));
+        }));
     }
 
     @PostMapping("/readings")
@@ -158,24 +158,25 @@ class LiveController {
                 id,
                 reading.eventId(),
                 new AssessmentEvent.LiveCheckTaken(
-                        reading.slot(), reading.text().strip()),
+                        reading.slot(), CheckLines.text(reading.text())),
                 who.getName()));
     }
 
-    /** Ticks and the deed itself are kept together, or neither is. */
+    /** Ticks and the deed itself are kept together, or neither is. The fault box is heard at this moment and not as it was a second ago. */
     @PostMapping("/on")
-    @Transactional
     LiveView on(@PathVariable String id, @RequestBody GoingLive going, Principal who) {
         String reason = going.reason() == null ? "" : going.reason().strip();
         Check.text(reason, LONGEST_REASON, "reason");
-        ticks.keep(id, going.eventId(), going.seen(), who.getName());
-        mustBeOpen(assessments.get(id), reason, who);
-        return view(assessments.append(
-                id,
-                going.eventId(),
-                new AssessmentEvent.Energised(true, reason.isEmpty() ? null : reason),
-                who.getName(),
-                assessment -> mustBeOpen(assessment, reason, who)));
+        equipment.truthNow(assessments.get(id));
+        return view(assessments.together(() -> {
+            ticks.keep(id, going.eventId(), going.seen(), who.getName());
+            return assessments.append(
+                    id,
+                    going.eventId(),
+                    new AssessmentEvent.Energised(true, reason.isEmpty() ? null : reason),
+                    who.getName(),
+                    assessment -> mustBeOpen(assessment, reason, who));
+        }));
     }
 
     /** Everything that stands against it is told at once, the rig first. */
@@ -241,7 +242,7 @@ class LiveController {
     }
 
     /** @param in faults that are really there @param checks readings that prove the others out */
-    private record Known(FaultSet in, SafetyCheck.Report report, List<CheckLine> checks, boolean relaysWired) {}
+    private record Known(FaultSet in, SafetyCheck.Report report, List<CheckLine> checks) {}
 
     private Known known(Assessment assessment) {
         List<Fault> all = keys.faults(assessment).faults();
@@ -256,8 +257,7 @@ class LiveController {
         return new Known(
                 reallyIn,
                 plans.safety(left.rig(), reallyIn),
-                lines.of(plans.clearing(left, out).readings(), assessment.liveChecks(), left.rig()),
-                !box.isEmpty());
+                lines.of(plans.clearing(left, out).readings(), assessment.liveChecks(), left.rig()));
     }
 
     private LiveGate.Facts facts(Assessment assessment) {
@@ -272,7 +272,7 @@ class LiveController {
                         .map(f -> f.title() + ", " + f.where(rig))
                         .toList(),
                 known.report().dangers().stream().map(Danger::finding).toList(),
-                box(assessment, known.relaysWired()),
+                equipment.truth(assessment),
                 (int) CheckLines.open(known.checks()),
                 assessments
                         .liveBayOf(assessment.conduct().assessor())
@@ -280,29 +280,15 @@ class LiveController {
                         .map(equipment::nameOf));
     }
 
-    private Optional<String> box(Assessment assessment, boolean relaysWired) {
-        return equipment.box(assessment).flatMap(b -> {
-            Set<Integer> wrong = new TreeSet<>(b.closed());
-            wrong.addAll(assessment.relays());
-            wrong.removeIf(r -> b.closed().contains(r) && assessment.relays().contains(r));
-            if (!b.contact() && (relaysWired || !assessment.relays().isEmpty())) {
-                return Optional.of("The fault box does not answer: what is set is not known.");
-            }
-            return b.contact() && !wrong.isEmpty()
-                    ? Optional.of("Relay " + wrong.iterator().next() + " of the fault box is not where it should be.")
-                    : Optional.empty();
-        });
-    }
-
     /** What the box really shows counts, whoever commanded it. */
     private FaultSet withWhatTheBoxShows(Assessment assessment, FaultSet left, FaultBox box) {
         List<Fault> there = new ArrayList<>(left.faults());
         equipment
-                .box(assessment)
-                .ifPresent(state -> state.closed()
-                        .forEach(relay -> box.faultOf(relay)
-                                .filter(f -> there.stream().noneMatch(f::isSameBut))
-                                .ifPresent(there::add)));
+                .truth(assessment)
+                .in()
+                .forEach(relay -> box.faultOf(relay)
+                        .filter(f -> there.stream().noneMatch(f::isSameBut))
+                        .ifPresent(there::add));
         return new FaultSet(there);
     }
 

@@ -43,8 +43,9 @@ class OnTheRig {
     FaultSet faults(Assessment assessment) {
         FaultBox box = FaultBox.of(keys.rig(assessment));
         List<Fault> there = new ArrayList<>();
-        boxes.of(assessment.fixed().bayId())
-                .ifPresent(state -> state.closed().forEach(r -> box.faultOf(r).ifPresent(there::add)));
+        boxes.truth(assessment.fixed().bayId(), assessment.relays(), assessment.boxUnpluggedAt() != null)
+                .in()
+                .forEach(r -> box.faultOf(r).ifPresent(there::add));
         List<Fault> set = keys.faults(assessment).faults();
         for (int i = 0; i < set.size(); i++) {
             boolean in = assessment.done(i, Handling.SET) != null && assessment.done(i, Handling.OUT) == null;

@@ -19,9 +19,11 @@ import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.core.expectation.Key;
+import prantel.core.fault.BoxTruth;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
+import prantel.core.quantity.Check;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
@@ -36,6 +38,8 @@ import prantel.server.web.Refusal;
 @RestController
 @RequestMapping("/api/assessments/{id}/proof")
 class ProofController {
+    private static final int LONGEST_REASON = 500;
+
     private final Assessments assessments;
     private final Keys keys;
     private final Plans plans;
@@ -170,7 +174,7 @@ class ProofController {
     /** A relay moves last, when the event is known to be kept. */
     private ProofView commanded(
             String id, String eventId, List<Integer> relays, Principal who, Consumer<Assessment> allowed) {
-        String bay = assessments.get(id).fixed().bayId();
+        Assessment before = assessments.get(id);
         return view(assessments.append(
                 id,
                 eventId,
@@ -178,7 +182,26 @@ class ProofController {
                 Assessments.Basis.ANY,
                 who.getName(),
                 allowed,
-                () -> equipment.command(bay, relays)));
+                equipment.move(before.fixed().bayId(), before.relays(), relays)));
+    }
+
+    /** @param what is the matter with the box */
+    record Unplugging(String eventId, String what) {}
+
+    /** The box does not answer, and its plug was taken out of the dead rig: it sets nothing any more. */
+    @PostMapping("/unplugged")
+    ProofView unplugged(@PathVariable String id, @RequestBody Unplugging unplugging, Principal who) {
+        Check.that(!unplugging.what().isBlank(), "no-reason", "what", "", "say what is the matter with the box; it is kept");
+        Check.text(unplugging.what(), LONGEST_REASON, "what");
+        BoxTruth truth = equipment.truthNow(assessments.get(id));
+        if (!(truth.heard() instanceof BoxTruth.Heard.Silent)) {
+            throw Refusal.conflict("box-answers", "the fault box answers: release its relays instead");
+        }
+        return view(assessments.append(
+                id,
+                unplugging.eventId(),
+                new AssessmentEvent.BoxUnplugged(unplugging.what().strip()),
+                who.getName()));
     }
 
     /** The whole set goes in and out while the candidate does not work with it. */
@@ -224,7 +247,7 @@ class ProofController {
         return view(assessments.append(
                 id,
                 reading.eventId(),
-                new AssessmentEvent.CheckTaken(reading.slot(), reading.text().strip()),
+                new AssessmentEvent.CheckTaken(reading.slot(), CheckLines.text(reading.text())),
                 who.getName()));
     }
 
@@ -236,6 +259,7 @@ class ProofController {
 
     @PostMapping("/open")
     ProofView open(@PathVariable String id, @RequestBody JustThis just, Principal who) {
+        equipment.truthNow(assessments.get(id));
         return view(assessments.append(
                 id, just.eventId(), new AssessmentEvent.SheetOpened(), who.getName(), assessment -> {
                     ProofStanding now = view(assessment).standing();
@@ -251,7 +275,7 @@ class ProofController {
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
         BoxState box = equipment.box(assessment).orElse(null);
         List<SetStep> steps = steps(assessment, key, box);
-        String whyNot = whyNotOpen(assessment, steps, checks);
+        String whyNot = whyNotOpen(assessment, steps, equipment.truth(assessment), checks);
         return new ProofView(
                 new ProofStanding(
                         assessment.openedAt() != null,
@@ -329,7 +353,8 @@ class ProofController {
         return in ? meant ? "set" : "wrong" : meant ? "wrong" : "to do";
     }
 
-    private static String whyNotOpen(Assessment assessment, List<SetStep> steps, List<CheckLine> checks) {
+    private static String whyNotOpen(
+            Assessment assessment, List<SetStep> steps, BoxTruth truth, List<CheckLine> checks) {
         if (assessment.openedAt() != null) {
             return "The sheet is open.";
         }
@@ -351,6 +376,9 @@ class ProofController {
             if (step.how().look() && !step.done().seen()) {
                 return step.what().title() + ", " + step.what().place() + ": look at it and tick that it is seen.";
             }
+        }
+        if (!truth.isAsTold()) {
+            return truth.words();
         }
         long open = CheckLines.open(checks);
         return open == 0

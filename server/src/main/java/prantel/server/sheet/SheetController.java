@@ -23,6 +23,7 @@ import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Checklist;
+import prantel.core.assessment.OpenBoxes;
 import prantel.core.assessment.Rules;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultKind;
@@ -215,7 +216,7 @@ class SheetController {
                         new Basis.Revision(given.basedOn()),
                         who.getName(),
                         state -> refuseUnless(rule.apply(slot, state)),
-                        () -> {}));
+                        Assessments.Effect.NONE));
     }
 
     private boolean mayTake(Assessment assessment) {
@@ -298,7 +299,7 @@ class SheetController {
                         new Basis.Revision(judgement.basedOn()),
                         who.getName(),
                         state -> mustBeOpen(slot, state),
-                        () -> {}));
+                        Assessments.Effect.NONE));
     }
 
     @PutMapping("/{id}/fault-reports")
@@ -397,7 +398,7 @@ class SheetController {
                                 keys.tester(assessment)),
                 assessment.revision("reports"),
                 slot == null ? SheetView.reports(keys.reports(assessment)) : List.of(),
-                SheetView.filled(assessment));
+                OpenBoxes.filled(assessment, keys.sheet(assessment)));
     }
 
     private int bay(Assessment assessment) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.OpenBoxes;
 import prantel.core.assessment.Assessment.Entry;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.Rules;
@@ -203,7 +204,7 @@ record SheetView(
                         assessment.handedInAt(),
                         assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
                         slots.size(),
-                        filled(assessment)),
+                        OpenBoxes.filled(assessment, slots)),
                 new SheetFaults(
                         scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
                         FaultCatalogue.places(rig).stream()
@@ -222,12 +223,6 @@ record SheetView(
                                 .flatMap(b -> b.sections().stream())
                                 .flatMap(x -> x.circuits().stream())
                                 .toList()));
-    }
-
-    static int filled(Assessment assessment) {
-        return (int) assessment.readings().values().stream()
-                .filter(e -> !e.value().isBlank())
-                .count();
     }
 
     static List<Report> reports(List<FaultReport> reports) {

@@ -26,6 +26,7 @@ import prantel.core.scheme.Scheme;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.conduct.Conducts;
+import prantel.server.faultbox.FaultBoxes;
 import prantel.server.web.Refusal;
 
 /** The assessor watches: taps what is seen and said, stops what is unsafe. */
@@ -37,8 +38,10 @@ class WatchController {
     private final Assessments assessments;
     private final Keys keys;
     private final Conducts conducts;
+    private final FaultBoxes boxes;
 
-    WatchController(Assessments assessments, Keys keys, Conducts conducts) {
+    WatchController(Assessments assessments, Keys keys, Conducts conducts, FaultBoxes boxes) {
+        this.boxes = boxes;
         this.assessments = assessments;
         this.keys = keys;
         this.conducts = conducts;
@@ -54,14 +57,15 @@ class WatchController {
 
     record Ended(String eventId) {}
 
-    /** @param seq what the screen has; where it is the newest nothing is sent again */
+    /** @param seq what the screen has @param box what it says of the fault box; where both are the newest nothing is sent again */
     @GetMapping
     ResponseEntity<WatchView> watch(
             @PathVariable String id,
             @RequestParam(name = "seq", required = false) @Nullable Integer seq,
+            @RequestParam(name = "box", defaultValue = "") String box,
             Principal who) {
         Assessment assessment = assessments.get(id);
-        return seq != null && seq == assessment.seq()
+        return seq != null && seq == assessment.seq() && box.equals(box(assessment))
                 ? ResponseEntity.noContent().build()
                 : ResponseEntity.ok(view(assessment, who));
     }
@@ -147,8 +151,18 @@ class WatchController {
                                 throw Refusal.conflict("not-stopped", "the candidate hands the sheet in");
                             }
                         },
-                        () -> {}),
+                        Assessments.Effect.NONE),
                 who);
+    }
+
+    private String box(Assessment assessment) {
+        return assessment.occupiesBay()
+                ? boxes.truth(
+                                assessment.fixed().bayId(),
+                                assessment.relays(),
+                                assessment.boxUnpluggedAt() != null)
+                        .words()
+                : "";
     }
 
     private WatchView view(Assessment assessment, Principal who) {
@@ -166,6 +180,7 @@ class WatchController {
                 keys.reports(assessment).size(),
                 QuestionsDrawn.of(scheme, assessment.id(), already),
                 conducts.view(assessment, who.getName()),
+                box(assessment),
                 who.getName());
     }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Course;
+import prantel.core.assessment.OpenBoxes;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Notation;
@@ -36,14 +37,19 @@ record WatchView(
     /** The sheet as it stands. */
     record SheetOfWatch(int seq, boolean open, @Nullable OffsetDateTime openedAt, int filled, int boxes, int reports) {}
 
-    /** What is true of the rig now. */
+    /**
+     * What is true of the rig now.
+     *
+     * @param box what is the matter with the fault box; empty for nothing
+     */
     record RigOfWatch(
             boolean live,
             boolean wasLive,
             boolean lockedOff,
             boolean provedDead,
             boolean asksToGoLive,
-            @Nullable OffsetDateTime relaysOutSince) {}
+            @Nullable OffsetDateTime relaysOutSince,
+            String box) {}
 
     /** Whether it was stopped, and what can be taken back. */
     record StopOfWatch(@Nullable StopLine stop, boolean undo) {}
@@ -109,7 +115,7 @@ record WatchView(
     /** @param side "inside", "above", "below", "over-range-instead", "differs", "nothing" @param taken how it was taken over from the tester; empty where it was written by hand */
     record WrittenLine(String slot, String quantity, String where, String text, String side, int seq, String taken) {}
 
-    /** @param who asks */
+    /** @param box what is the matter with the fault box @param who asks */
     static WatchView of(
             Assessment assessment,
             Key key,
@@ -117,6 +123,7 @@ record WatchView(
             int reports,
             Set<String> drawn,
             ConductView conduct,
+            String box,
             String who) {
         Course course = Course.of(assessment, key.scheme(), slots);
         Map<SlotId, Expectation> expected = asDone(assessment, key);
@@ -129,7 +136,7 @@ record WatchView(
                         assessment.seq(),
                         assessment.openedAt() != null && assessment.handedInAt() == null,
                         assessment.openedAt(),
-                        steps.stream().mapToInt(s -> s.count().filled()).sum(),
+                        OpenBoxes.filled(assessment, slots),
                         slots.size(),
                         reports),
                 new RigOfWatch(
@@ -138,7 +145,8 @@ record WatchView(
                         course.rig().lockedOff(),
                         course.rig().provedDead(),
                         course.rig().asked(),
-                        assessment.relaysOutSince()),
+                        assessment.relaysOutSince(),
+                        box),
                 new StopOfWatch(
                         stop == null ? null : new StopLine(stop.what(), stop.by(), stop.at()),
                         assessment.undo(who) != null),

@@ -1,16 +1,26 @@
 package prantel.server.web;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.http.MediaType;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.HttpMediaTypeNotAcceptableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.context.request.async.AsyncRequestTimeoutException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -39,12 +49,12 @@ class ApiErrors {
 
     @ExceptionHandler
     ResponseEntity<Problems> refused(Refusal refusal) {
-        return ResponseEntity.status(refusal.status()).body(new Problems(refusal.problems()));
+        return answer(refusal.status(), refusal.problems());
     }
 
     @ExceptionHandler
     ResponseEntity<Problems> wrongInput(ProblemsException e) {
-        return ResponseEntity.badRequest().body(new Problems(e.problems()));
+        return answer(HttpStatus.BAD_REQUEST, e.problems());
     }
 
     @ExceptionHandler
@@ -54,16 +64,17 @@ class ApiErrors {
                 return problem(HttpStatus.CONTENT_TOO_LARGE, "too-large", String.valueOf(body.getMessage()));
             }
             if (cause instanceof DatabindException bind) {
-                return ResponseEntity.badRequest().body(new Problems(List.of(field(bind))));
+                return answer(HttpStatus.BAD_REQUEST, List.of(field(bind)));
             }
             if (cause instanceof StreamReadException read && read.getLocation() != null) {
-                return ResponseEntity.badRequest()
-                        .body(new Problems(List.of(new Problem(
+                return answer(
+                        HttpStatus.BAD_REQUEST,
+                        List.of(new Problem(
                                 "not-json",
                                 "line " + read.getLocation().getLineNr() + ", column "
                                         + read.getLocation().getColumnNr(),
                                 "",
-                                "this is not JSON; mend it there"))));
+                                "this is not JSON; mend it there")));
             }
         }
         return problem(HttpStatus.BAD_REQUEST, "not-readable", "what was sent cannot be read: it is empty or not JSON");
@@ -142,6 +153,46 @@ class ApiErrors {
     }
 
     @ExceptionHandler
+    ResponseEntity<Problems> askedForAnotherKind(HttpMediaTypeNotAcceptableException e) {
+        return problem(
+                HttpStatus.NOT_ACCEPTABLE,
+                "not-acceptable",
+                "this address does not answer in the kind that was asked for; ask for application/json, or leave it open");
+    }
+
+    /** Nobody listens any more: a page was closed, a tablet went to sleep. It is no failure, and no answer reaches anybody. */
+    @ExceptionHandler({AsyncRequestNotUsableException.class, ClientAbortException.class, AsyncRequestTimeoutException.class})
+    void gone(Exception e) {
+        LOG.debug("Whoever asked is gone: {}", e.getMessage());
+    }
+
+    /** The same where the line broke under an answer that had begun; before that it is a failure of ours. */
+    @ExceptionHandler
+    @Nullable
+    ResponseEntity<Problems> lineBroke(IOException e, HttpServletResponse response) {
+        if (response.isCommitted()) {
+            gone(e);
+            return null;
+        }
+        return unexpected(e);
+    }
+
+    /** Read by Spring Security's own filters, further out. */
+    @ExceptionHandler
+    void notAllowed(AccessDeniedException e) {
+        throw e;
+    }
+
+    /** Two wrote the same at the same moment; nothing of the second was kept. */
+    @ExceptionHandler({ConcurrencyFailureException.class, DuplicateKeyException.class})
+    ResponseEntity<Problems> atTheSameMoment(Exception e) {
+        return problem(
+                HttpStatus.CONFLICT,
+                "changed-meanwhile",
+                "somebody else wrote the same at this moment; look at it again, then write again");
+    }
+
+    @ExceptionHandler
     ResponseEntity<Problems> tooLarge(MaxUploadSizeExceededException e) {
         return problem(HttpStatus.CONTENT_TOO_LARGE, "too-large", "give a file of at most 2 MB");
     }
@@ -161,6 +212,13 @@ class ApiErrors {
     }
 
     private static ResponseEntity<Problems> problem(HttpStatus status, String code, String mend) {
-        return ResponseEntity.status(status).body(new Problems(List.of(new Problem(code, "", "", mend))));
+        return answer(status, List.of(new Problem(code, "", "", mend)));
+    }
+
+    /** As JSON, whatever the caller would rather have: a problem in another form is none that anybody reads. */
+    private static ResponseEntity<Problems> answer(HttpStatus status, List<Problem> problems) {
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(new Problems(problems));
     }
 }

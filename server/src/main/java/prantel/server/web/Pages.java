@@ -14,6 +14,7 @@ class Pages {
         "/invitation",
         "/account",
         "/floor",
+        "/records",
         "/workshop",
         "/reference",
         "/rigs/**",

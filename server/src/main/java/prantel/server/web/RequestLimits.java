@@ -7,23 +7,20 @@ import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.Semaphore;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import prantel.core.quantity.Problem;
 import prantel.server.PrantelSettings;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Before anything else looks at a request: how large a body may be, how long it may take to arrive, how many may be under
@@ -38,18 +35,23 @@ class RequestLimits extends OncePerRequestFilter {
 
     private static final long LARGEST_UNKNOWN_BODY = 16L * 1024;
     private static final Duration LONGEST_READ = Duration.ofSeconds(20);
-    private static final Duration LONGEST_UNKNOWN_READ = Duration.ofSeconds(6);
-    private static final int UNKNOWN_AT_ONCE = 40;
+    private static final Duration LONGEST_UNKNOWN_READ = Duration.ofSeconds(3);
+    /** Bodies of strangers that may be arriving, in all and from one address: each holds a thread of the web server. */
+    private static final int ARRIVING_AT_ONCE = 120;
+
+    private static final int ARRIVING_FROM_ONE = 60;
+    private static final int MOST_WAITING = 60;
+    private static final Duration PATIENCE = Duration.ofSeconds(10);
     /** Room that is left for reading, for closing properly and for other programs. */
     private static final long LEAST_FREE = 64L * 1024 * 1024;
 
-    private final Semaphore unknown = new Semaphore(UNKNOWN_AT_ONCE);
+    private final FairTurns arriving = new FairTurns(ARRIVING_AT_ONCE, ARRIVING_FROM_ONE, MOST_WAITING);
     private final PrantelSettings settings;
-    private final JsonMapper json;
+    private final Answers answers;
 
-    RequestLimits(PrantelSettings settings, JsonMapper json) {
+    RequestLimits(PrantelSettings settings, Answers answers) {
         this.settings = settings;
-        this.json = json;
+        this.answers = answers;
     }
 
     @Override
@@ -75,16 +77,40 @@ class RequestLimits extends OncePerRequestFilter {
                             + " the technician");
             return;
         }
-        if (isUnknown && !unknown.tryAcquire()) {
-            refuse(response, HttpStatus.SERVICE_UNAVAILABLE, "busy", "too many at once; try again in a moment");
+        if (!isUnknown) {
+            chain.doFilter(new Limited(request, largest, LONGEST_READ), response);
             return;
         }
+        byte[] body = arrived(request, response, largest);
+        if (body != null) {
+            chain.doFilter(new Arrived(request, body), response);
+        }
+    }
+
+    /**
+     * A stranger's body, read before anything that is shared is taken for it: whoever sends it a byte at a time holds up
+     * nobody who sends it at once. Null where it was refused.
+     */
+    private byte @Nullable [] arrived(HttpServletRequest request, HttpServletResponse response, long largest)
+            throws IOException {
+        String host = Networks.host(request.getRemoteAddr());
+        if (!arriving.take(host, PATIENCE)) {
+            refuse(response, HttpStatus.SERVICE_UNAVAILABLE, "busy", "too many at once; it is tried again by itself");
+            return null;
+        }
         try {
-            chain.doFilter(new Limited(request, largest, isUnknown ? LONGEST_UNKNOWN_READ : LONGEST_READ), response);
+            return new Limited(request, largest, LONGEST_UNKNOWN_READ)
+                    .getInputStream()
+                    .readAllBytes();
+        } catch (BodyException e) {
+            refuse(response, HttpStatus.CONTENT_TOO_LARGE, "too-large", String.valueOf(e.getMessage()));
+            return null;
+        } catch (IOException e) {
+            // it never came whole; whoever sent it may still be there
+            refuse(response, HttpStatus.REQUEST_TIMEOUT, "too-slow", "it took too long to arrive; send it again");
+            return null;
         } finally {
-            if (isUnknown) {
-                unknown.release();
-            }
+            arriving.giveBack(host);
         }
     }
 
@@ -98,12 +124,9 @@ class RequestLimits extends OncePerRequestFilter {
     }
 
     private void refuse(HttpServletResponse response, HttpStatus status, String code, String mend) throws IOException {
-        response.setStatus(status.value());
-        response.setContentType(MediaType.APPLICATION_JSON_VALUE);
         // what was not read must not be read as the next request
         response.setHeader("Connection", "close");
-        response.getOutputStream()
-                .write(json.writeValueAsBytes(Map.of("problems", List.of(new Problem(code, "", "", mend)))));
+        answers.refuse(response, status, code, mend);
     }
 
     /** A body that is too large or comes too slowly. */
@@ -128,6 +151,54 @@ class RequestLimits extends OncePerRequestFilter {
         @Override
         public ServletInputStream getInputStream() throws IOException {
             return new Counting(super.getInputStream(), largest, until);
+        }
+    }
+
+    /** A request whose body has arrived. */
+    private static final class Arrived extends HttpServletRequestWrapper {
+        private final byte[] body;
+
+        Arrived(HttpServletRequest request, byte[] body) {
+            super(request);
+            this.body = body;
+        }
+
+        @Override
+        public ServletInputStream getInputStream() {
+            return new InMemory(new ByteArrayInputStream(body));
+        }
+    }
+
+    private static final class InMemory extends ServletInputStream {
+        private final ByteArrayInputStream in;
+
+        InMemory(ByteArrayInputStream in) {
+            this.in = in;
+        }
+
+        @Override
+        public int read() {
+            return in.read();
+        }
+
+        @Override
+        public int read(byte[] bytes, int from, int length) {
+            return in.read(bytes, from, length);
+        }
+
+        @Override
+        public boolean isFinished() {
+            return in.available() == 0;
+        }
+
+        @Override
+        public boolean isReady() {
+            return true;
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            throw new IllegalStateException("It is all here already");
         }
     }
 

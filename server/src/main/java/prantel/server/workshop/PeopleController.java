@@ -42,10 +42,15 @@ class PeopleController {
 
     record NewRoles(List<Role> roles) {}
 
+    record NewName(String name) {}
+
     record Standing(boolean blocked, boolean left) {}
 
-    /** @param code shown once; null where none was made */
-    record PeopleView(List<PersonLine> people, @Nullable PersonCode code) {}
+    /** @param code shown once; null where none was made @param advice what an administrator should see to; empty for nothing */
+    record PeopleView(
+            List<PersonLine> people,
+            @Nullable PersonCode code,
+            String advice) {}
 
     /** @param of who may use it */
     record PersonCode(String code, String of) {}
@@ -57,7 +62,17 @@ class PeopleController {
 
     private PeopleView view(@Nullable PersonCode code) {
         Set<String> invited = accounts.invited();
-        return new PeopleView(accounts.all().stream().map(a -> line(a, invited)).toList(), code);
+        List<Account> all = accounts.all();
+        long administrators = all.stream()
+                .filter(a -> a.isActive() && a.has(Role.ADMINISTRATOR))
+                .count();
+        return new PeopleView(
+                all.stream().map(a -> line(a, invited)).toList(),
+                code,
+                administrators == 1
+                        ? "You are the only administrator. Name a second one: if you forget your password, only somebody at the"
+                                + " server itself can let you in again (./prantel reset-administrator)."
+                        : "");
     }
 
     private PersonLine line(Account a, Set<String> invited) {
@@ -93,10 +108,15 @@ class PeopleController {
         return view(null);
     }
 
+    @PutMapping("/{id}/name")
+    PeopleView name(@PathVariable String id, @RequestBody NewName name) {
+        accounts.rename(id, name.name().strip());
+        return view(null);
+    }
+
     @PutMapping("/{id}/standing")
     PeopleView standing(@PathVariable String id, @RequestBody Standing standing) {
-        accounts.setBlocked(id, standing.blocked());
-        accounts.setLeft(id, standing.left());
+        accounts.setStanding(id, standing.blocked(), standing.left());
         return view(null);
     }
 

@@ -108,6 +108,7 @@ public class Schemes {
     /** Keeps a version that an assessment is going to be marked with, though a later release ship another. */
     @Transactional
     public DocumentRef pin(Scheme scheme, String by) {
+        mapper.lockDocuments(SCHEME);
         DocumentRef ref = new DocumentRef(scheme.id(), scheme.version());
         if (mapper.json(SCHEME, ref.id(), ref.version()) == null) {
             byte[] file = file(ref);
@@ -127,6 +128,7 @@ public class Schemes {
     @Transactional
     public DocumentRef save(byte[] file, String by) {
         Scheme scheme = SchemeFile.read(file);
+        mapper.lockDocuments(SCHEME);
         DocumentRef ref = new DocumentRef(scheme.id(), scheme.version());
         byte[] before = file(ref);
         if (before != null) {

@@ -2,7 +2,11 @@ package prantel.server.workshop;
 
 import java.io.IOException;
 import java.security.Principal;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -13,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import prantel.core.instrument.Tester;
 
 /** Bays, rigs and testers. */
 @RestController
@@ -24,13 +29,36 @@ class WorkshopController {
         this.workshop = workshop;
     }
 
-    record WorkshopView(List<BayLine> bays, List<FileLine> rigs, List<FileLine> testers) {}
+    record WorkshopView(List<BayLine> bays, List<FileLine> rigs, List<TesterLine> testers) {}
 
-    record BayLine(String id, int number, String rig, String faultBox, String benchTester) {}
+    /** @param retired not in use any more @param inUse whether somebody is in it */
+    record BayLine(
+            String id,
+            int number,
+            String rigId,
+            String rig,
+            String faultBox,
+            String benchTester,
+            boolean retired,
+            boolean inUse) {}
 
-    record FileLine(String id, String label, int version) {}
+    record FileLine(String id, String label, int version, boolean retired) {}
+
+    /** @param calibrationDue the last day it may be used; null where its file says nothing */
+    record TesterLine(
+            String id,
+            String label,
+            int version,
+            @Nullable LocalDate calibrationDue,
+            boolean retired) {}
 
     record NewBay(int number, String rig) {}
+
+    record ChangedBay(int number, String rig, boolean retired) {}
+
+    record ChangedTester(String label, @Nullable LocalDate calibrationDue) {}
+
+    record Retiring(boolean retired) {}
 
     /** @param address host:port; empty for no box */
     record BoxAddress(String address) {}
@@ -38,20 +66,64 @@ class WorkshopController {
     @GetMapping
     WorkshopView workshop() {
         return new WorkshopView(
-                workshop.bays().stream()
+                workshop.allBays().stream()
                         .map(b -> new BayLine(
                                 b.bayId(),
                                 b.number(),
+                                b.rigId(),
                                 workshop.rigOf(b).name(),
                                 b.faultBox() == null ? "" : b.faultBox(),
-                                b.benchTester() == null ? "" : b.benchTester()))
+                                b.benchTester() == null ? "" : b.benchTester(),
+                                b.retired(),
+                                workshop.isInUse(b.bayId())))
                         .toList(),
-                workshop.rigs().stream()
-                        .map(r -> new FileLine(r.id(), workshop.rig(r).name(), r.version()))
+                Stream.concat(
+                                workshop.rigs().stream().map(r -> rig(r, false)),
+                                workshop.retiredRigs().stream().map(r -> rig(r, true)))
                         .toList(),
-                workshop.testers().stream()
-                        .map(t -> new FileLine(t.id(), workshop.tester(t).label(), t.version()))
+                Stream.concat(
+                                workshop.testers().stream().map(t -> tester(t, false)),
+                                workshop.retiredTesters().stream().map(t -> tester(t, true)))
                         .toList());
+    }
+
+    private FileLine rig(DocumentRef ref, boolean retired) {
+        return new FileLine(ref.id(), workshop.rig(ref).name(), ref.version(), retired);
+    }
+
+    private TesterLine tester(DocumentRef ref, boolean retired) {
+        Tester tester = workshop.tester(ref);
+        return new TesterLine(
+                ref.id(),
+                tester.label(),
+                ref.version(),
+                tester.calibrationDue().orElse(null),
+                retired);
+    }
+
+    @PutMapping("/bays/{id}")
+    WorkshopView changeBay(@PathVariable String id, @RequestBody ChangedBay bay) {
+        workshop.changeBay(id, bay.number(), bay.rig(), bay.retired());
+        return workshop();
+    }
+
+    @PutMapping("/rigs/{id}/retired")
+    WorkshopView retireRig(@PathVariable String id, @RequestBody Retiring retiring) {
+        workshop.retireRig(id, retiring.retired());
+        return workshop();
+    }
+
+    @PutMapping("/testers/{id}")
+    WorkshopView changeTester(@PathVariable String id, @RequestBody ChangedTester changed, Principal who) {
+        workshop.changeTester(
+                id, changed.label().strip(), Optional.ofNullable(changed.calibrationDue()), who.getName());
+        return workshop();
+    }
+
+    @PutMapping("/testers/{id}/retired")
+    WorkshopView retireTester(@PathVariable String id, @RequestBody Retiring retiring) {
+        workshop.retireTester(id, retiring.retired());
+        return workshop();
     }
 
     @PostMapping("/bays")

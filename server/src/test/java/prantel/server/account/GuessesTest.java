@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 
 class GuessesTest {
     private final AtomicLong nanos = new AtomicLong(5);
-    private final Guesses guesses = new Guesses(nanos::get);
+    private final Guesses guesses = new Guesses(nanos::get, name -> !name.startsWith("nobody"));
 
     private boolean may(String name, String address) {
         return guesses.take(name, address).isZero();
@@ -74,5 +74,17 @@ class GuessesTest {
         for (int i = 0; i < 5; i++) {
             assertThat(may("ines", "here")).isTrue();
         }
+    }
+
+    @Test
+    void thousandsOfInventedNamesFreeNobodyWhoIsLocked() {
+        for (int i = 0; i < 6; i++) {
+            may("ines", "here");
+        }
+        // more than are held: 21,000 of them pushed the locked one out
+        for (int i = 0; i < 45_000; i++) {
+            may("nobody-" + i, "here");
+        }
+        assertThat(may("ines", "here")).isFalse();
     }
 }

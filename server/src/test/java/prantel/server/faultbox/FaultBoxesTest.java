@@ -45,7 +45,7 @@ class FaultBoxesTest {
 
     private static FaultBoxes server(@Nullable String address) {
         Workshop workshop = mock(Workshop.class);
-        when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, address, null));
+        when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, address, null, false));
         return new FaultBoxes(workshop, Clock.systemUTC());
     }
 
@@ -134,11 +134,11 @@ class FaultBoxesTest {
         try (ServerSocket silent = new ServerSocket(0);
                 ServerSocket alsoSilent = new ServerSocket(0)) {
             Workshop workshop = mock(Workshop.class);
-            when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, "127.0.0.1:" + box.port(), null));
+            when(workshop.bay(BAY)).thenReturn(new Bay(BAY, 1, "rig", 1, "127.0.0.1:" + box.port(), null, false));
             when(workshop.bay("bay-2"))
-                    .thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort(), null));
+                    .thenReturn(new Bay("bay-2", 2, "rig", 1, "127.0.0.1:" + silent.getLocalPort(), null, false));
             when(workshop.bay("bay-3"))
-                    .thenReturn(new Bay("bay-3", 3, "rig", 1, "127.0.0.1:" + alsoSilent.getLocalPort(), null));
+                    .thenReturn(new Bay("bay-3", 3, "rig", 1, "127.0.0.1:" + alsoSilent.getLocalPort(), null, false));
             FaultBoxes three = new FaultBoxes(workshop, Clock.systemUTC());
             try {
                 three.of("bay-2");
