@@ -18,6 +18,8 @@ async function bodyOf(call: unknown[]): Promise<{ eventId: string; text: string;
   return (call[0] as Request).clone().json();
 }
 
+const keptKeys = () => keptStore.keys().filter((k) => k.startsWith("prantel-outbox|owen|s1"));
+
 describe("Outbox", () => {
   const fetchMock = fakeFetch();
 
@@ -29,14 +31,14 @@ describe("Outbox", () => {
     outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
     await vi.advanceTimersByTimeAsync(10);
     expect(outbox.snapshot().waiting).toBe("connection");
-    expect(JSON.parse(keptStore.get("prantel-outbox|owen|s1") ?? "")).toHaveLength(1);
+    expect(keptKeys()).toHaveLength(1);
 
     await vi.advanceTimersByTimeAsync(3100);
     expect(outbox.snapshot()).toMatchObject({ pending: [], waiting: false });
     expect(seen).toHaveLength(1);
     const [first, second] = await Promise.all(fetchMock.mock.calls.map(bodyOf));
     expect(second?.eventId).toBe(first?.eventId);
-    expect(keptStore.get("prantel-outbox|owen|s1")).toBeUndefined();
+    expect(keptKeys()).toEqual([]);
   });
 
   it("takes up after a reload what was not sent", async () => {
@@ -62,6 +64,50 @@ describe("Outbox", () => {
     await vi.advanceTimersByTimeAsync(10);
     expect(outbox.snapshot().refused[0]?.error.problems[0]?.mend).toBe("look again");
     expect(outbox.snapshot().pending).toEqual([]);
+  });
+
+  it("keeps what was refused over a reload, until somebody has seen it", async () => {
+    const refusal = { problems: [{ code: "changed-meanwhile", where: "", given: "", mend: "look again" }] };
+    fetchMock.mockImplementationOnce(() => Promise.resolve(answer(409, refusal)));
+    const outbox = new Outbox("owen", "s1", () => undefined);
+    outbox.write({ kind: "reading", slot: SLOT, text: "1", basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(10);
+    const after = new Outbox("owen", "s1", () => undefined);
+    expect(after.snapshot().pending).toEqual([]);
+    expect(after.snapshot().refused[0]?.write).toMatchObject({ slot: SLOT, text: "1" });
+    expect(after.snapshot().refused[0]?.error.problems[0]?.mend).toBe("look again");
+    expect(unsentHere()).toEqual(new Map());
+    after.dismiss();
+    expect(new Outbox("owen", "s1", () => undefined).snapshot().refused).toEqual([]);
+  });
+
+  it("keeps what two tabs write, each for itself", async () => {
+    fetchMock.mockRejectedValue(new TypeError("no network"));
+    const one = new Outbox("owen", "s1", () => undefined);
+    const other = new Outbox("owen", "s1", () => undefined);
+    one.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
+    other.write({ kind: "reading", slot: "sockets/r1r2/socket-2", text: "0.51", basedOn: 0 });
+    one.write({ kind: "reading", slot: "sockets/r1r2/socket-3", text: "0.62", basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(10);
+    const reloaded = new Outbox("owen", "s1", () => undefined);
+    expect(reloaded.snapshot().pending.map((p) => (p.kind === "reading" ? p.text : ""))).toEqual([
+      "0.43",
+      "0.51",
+      "0.62",
+    ]);
+    one.stop();
+    other.stop();
+  });
+
+  it("takes no answer for a lost connection, and sends again", async () => {
+    fetchMock.mockImplementationOnce(() => new Promise(() => undefined));
+    fetchMock.mockImplementation(() => Promise.resolve(answer(200, view(1))));
+    const outbox = new Outbox("owen", "s1", () => undefined);
+    outbox.write({ kind: "reading", slot: SLOT, text: "0.43", basedOn: 0 });
+    await vi.advanceTimersByTimeAsync(15_010);
+    expect(outbox.snapshot().waiting).toBe("connection");
+    await vi.advanceTimersByTimeAsync(3100);
+    expect(outbox.snapshot()).toMatchObject({ pending: [], waiting: false });
   });
 
   it("bases its second write on its own first one", async () => {

@@ -39,6 +39,7 @@ const SchemePage = lazy(() => import("../features/schemes").then((m) => ({ defau
 const SchemeEditorPage = lazy(() =>
   import("../features/schemes").then((m) => ({ default: m.SchemeEditorPage })),
 );
+const RecordsPage = lazy(() => import("../features/records").then((m) => ({ default: m.RecordsPage })));
 const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
 
 export function App() {
@@ -95,6 +96,7 @@ export function App() {
                   {may.assess && (
                     <>
                       <Route path="/floor" element={<FloorPage />} />
+                      <Route path="/records" element={<RecordsPage />} />
                       <Route path="/class-plan" element={<ClassPlanPage />} />
                       <Route path="/bays/:bayId/prepare" element={<PreparePage />} />
                       <Route path="/assessments/:id/card" element={<CardPage />} />

@@ -1,8 +1,13 @@
 import { Component, type ReactNode } from "react";
+import { useLocation } from "react-router";
 import { Button } from "../ui/Button";
 
-/** If a page breaks, says so and offers a way on; what was saved is on the server. */
-export class Boundary extends Component<{ children: ReactNode }, { broken: boolean }> {
+/** If a page breaks, says so and offers a way on; another page begins anew. */
+export function Boundary({ children }: { children: ReactNode }) {
+  return <Broken key={useLocation().pathname}>{children}</Broken>;
+}
+
+class Broken extends Component<{ children: ReactNode }, { broken: boolean }> {
   override state = { broken: false };
 
   static getDerivedStateFromError() {

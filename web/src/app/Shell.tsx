@@ -19,7 +19,7 @@ interface Props {
 const KEYS: [string, string][] = [
   ["?", "this list"],
   ["Enter", "next box, on a sheet and among check readings"],
-  ["N", "Mark: the next reading or mark that wants your eye"],
+  ["N", "Mark: the next reading or mark that needs a look"],
   ["A", "Mark: accept the proposed mark that is open"],
   ["U", "Set, rig workshop: take the last change back"],
   ["R", "Rig workshop: do it again"],
@@ -51,6 +51,7 @@ export function Shell({ person, demo, children }: Props) {
           <nav aria-label="Places" className="flex gap-5">
             {may.candidate && <Place to="/my/sheets">{may.oneSheet ? "My sheet" : "My sheets"}</Place>}
             {may.assess && <Place to="/floor">Floor</Place>}
+            {may.assess && <Place to="/records">Records</Place>}
             {may.rigs && <Place to="/rigs">Rigs</Place>}
             {may.rigs && <Place to="/schemes">Schemes</Place>}
             {may.workshop && <Place to="/workshop">Workshop</Place>}
@@ -87,7 +88,9 @@ export function Shell({ person, demo, children }: Props) {
         </div>
       </header>
       <Connection />
-      <main className="px-3 py-3 sm:px-5 sm:py-4">{children}</main>
+      <main tabIndex={-1} className="px-3 py-3 outline-none sm:px-5 sm:py-4">
+        {children}
+      </main>
       <Dialog
         open={help}
         onClose={() => setHelp(false)}

@@ -36,10 +36,10 @@ afterEach(() => {
 describe("the frame of every page", () => {
   it("offers each role its own places", () => {
     const first = shell(ines);
-    expect(places()).toEqual(["Floor", "Rigs", "Schemes", "Reference"]);
+    expect(places()).toEqual(["Floor", "Records", "Rigs", "Schemes", "Reference"]);
     first.unmount();
     const second = shell({ ...ines, roles: ["ADMINISTRATOR", "LEAD"] });
-    expect(places()).toEqual(["Floor", "Rigs", "Schemes", "Workshop", "Reference"]);
+    expect(places()).toEqual(["Floor", "Records", "Rigs", "Schemes", "Workshop", "Reference"]);
     second.unmount();
     shell({ ...ines, roles: ["CANDIDATE"] });
     expect(places()).toEqual(["My sheets", "Reference"]);

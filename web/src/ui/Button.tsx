@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode } from "react";
+import type { ButtonHTMLAttributes, ReactNode, Ref } from "react";
 import { classes } from "./classes";
 import { KeyCap } from "./KeyCap";
 
@@ -9,6 +9,7 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   shortcut?: string;
   /** for hands at a rig: 48 px */
   large?: boolean;
+  ref?: Ref<HTMLButtonElement>;
   children: ReactNode;
 }
 

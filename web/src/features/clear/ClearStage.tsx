@@ -3,7 +3,7 @@ import { useNavigate } from "react-router";
 import { api, data, deed, type Schemas } from "../../api/client";
 import { layOver } from "../../api/layOver";
 import { MakeDead } from "../live";
-import { CheckList, HypothesesPane } from "../proof";
+import { CheckList, HypothesesPane, UnplugBox } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { Pane } from "../../ui/Pane";
@@ -92,6 +92,7 @@ export function ClearStage({ id }: { id: string }) {
               </div>
             )}
             {v.boxSays && <p className="mb-2 font-semibold text-caution">△ {v.boxSays}</p>}
+            {v.boxSilent && !v.live && <UnplugBox id={id} />}
             {v.faults.length === 0 && <p className="text-ink2">No fault was set.</p>}
             <ol className="divide-y divide-line">
               {v.faults.map((f) => (

@@ -34,6 +34,7 @@ const view: Schemas["ClearView"] = {
   hypotheses: [],
   relaysIn: [2, 5],
   boxSays: "",
+  boxSilent: false,
   simulated: false,
   clearedAt: null,
   mayClear: false,

@@ -84,7 +84,7 @@ export function MorePane({ id, conduct }: { id: string; conduct: Conduct }) {
   );
 }
 
-/** A code for the bay's tablet: six figures or a picture of the link, once, for ten minutes. */
+/** A code for the bay's tablet: eight figures or a picture of the link, once, for ten minutes. */
 export function PairTablet({ id }: { id: string }) {
   const pair = useMutation({
     mutationFn: () => data(api.POST("/api/assessments/{id}/conduct/pairing", { params: { path: { id } } })),
@@ -94,19 +94,21 @@ export function PairTablet({ id }: { id: string }) {
       {pair.data ? (
         <div className="flex flex-wrap items-center gap-4">
           <span className="bg-white p-2">
-            <QRCodeSVG
-              value={`${window.location.origin}${pair.data.link}`}
-              size={116}
-              title="Opens the sheet on a tablet"
-            />
+            <QRCodeSVG value={pair.data.link} size={116} title="Opens the sheet on a tablet" />
           </span>
           <span>
             <span className="block text-[34px] leading-tight font-bold tracking-widest tabular-nums">
-              {pair.data.code.slice(0, 3)} {pair.data.code.slice(3)}
+              {pair.data.code.slice(0, 4)} {pair.data.code.slice(4)}
             </span>
-            <span className="text-[15px] text-ink2">
-              at “This tablet for one sheet”. Once, for {pair.data.minutes} minutes.
+            <span className="block text-[15px] text-ink2">
+              on the tablet open <b className="text-ink">{pair.data.address}</b>, press “This tablet for one
+              sheet”. Once, for {pair.data.minutes} minutes; a tablet that was let in before is signed out.
             </span>
+            {pair.data.warning && (
+              <span role="alert" className="mt-1 block text-[15px] font-semibold text-caution">
+                △ {pair.data.warning}
+              </span>
+            )}
           </span>
         </div>
       ) : (

@@ -120,14 +120,20 @@ describe("making safe", () => {
 
 describe("this assessment", () => {
   it("is handed over by name, and lets a tablet in with a code", async () => {
-    server.answers[`${AT}/pairing`] = { code: "123456", link: "/pair?code=123456", minutes: 10 };
+    server.answers[`${AT}/pairing`] = {
+      code: "12345678",
+      link: "http://192.168.7.4:8080/pair?code=12345678",
+      address: "http://192.168.7.4:8080",
+      warning: "Only this computer reaches that address.",
+      minutes: 10,
+    };
     shown(<MorePane id="a" conduct={conduct({ timeFactor: 1.25, given: ["reader"] })} />);
     expect(screen.getByText("× 1.25")).toBeInTheDocument();
     await userEvent.selectOptions(screen.getByLabelText("Hand over to"), "Corin Vale");
     await userEvent.click(screen.getByRole("button", { name: "Hand over" }));
     await vi.waitFor(() => expect(server.sent[0]?.body).toMatchObject({ to: "corin" }));
     await userEvent.click(screen.getByRole("button", { name: "Let a tablet in" }));
-    expect(await screen.findByText("123 456")).toBeInTheDocument();
+    expect(await screen.findByText("1234 5678")).toBeInTheDocument();
     expect(screen.getByTitle("Opens the sheet on a tablet")).toBeInTheDocument();
   });
 });

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { useInterval } from "../../api/changes";
 import type { Schemas } from "../../api/client";
@@ -63,7 +64,7 @@ function Aisle({ needs }: { needs: Schemas["Need"][] }) {
   return (
     <section aria-labelledby="aisle" className="mt-10 lg:mr-28">
       <h2 id="aisle" className="mb-1 font-bold">
-        In the aisle: what needs you, in order
+        What needs you, in order
       </h2>
       {needs.length === 0 ? (
         <p className="border-t border-line py-4 text-ink2">
@@ -73,25 +74,42 @@ function Aisle({ needs }: { needs: Schemas["Need"][] }) {
         <ol>
           {needs.map((need, i) => (
             <li
-              key={`${need.assessmentId ?? need.bay}-${need.go}`}
+              key={`${need.assessmentId ?? need.bay}-${need.go}-${need.what}`}
               className="border-t border-line last:border-b"
             >
-              <Link
-                to={
-                  need.go === "rig" ? `/rigs/${need.rigId}` : `/assessments/${need.assessmentId}/${need.go}`
-                }
+              <NeedLink
+                need={need}
                 className="grid min-h-12 grid-cols-[24px_64px_1fr] items-center gap-x-3 py-2 hover:bg-work-soft sm:grid-cols-[24px_64px_1fr_190px]"
               >
                 <span className="text-ink2">{i + 1}</span>
-                <span className="font-bold">Bay {need.bay}</span>
-                <span>{need.what}</span>
+                <span className="font-bold">{need.bay > 0 && `Bay ${need.bay}`}</span>
+                <span className={need.urgency === "SAFETY" ? "font-bold text-danger" : ""}>{need.what}</span>
                 <span className="col-start-3 text-ink2 sm:col-start-4">{need.why}</span>
-              </Link>
+              </NeedLink>
             </li>
           ))}
         </ol>
       )}
     </section>
+  );
+}
+
+/** To where it is seen to; some things are only told. */
+function NeedLink({
+  need,
+  className,
+  children,
+}: {
+  need: Schemas["Need"];
+  className: string;
+  children: ReactNode;
+}) {
+  if (!need.go) return <div className={className}>{children}</div>;
+  const to = need.go === "rig" ? `/rigs/${need.rigId}` : `/assessments/${need.assessmentId}/${need.go}`;
+  return (
+    <Link to={to} className={className}>
+      {children}
+    </Link>
   );
 }
 
@@ -116,7 +134,7 @@ function Door() {
 function Kept({ kept }: { kept: Schemas["Kept"][] }) {
   if (kept.length === 0) return null;
   return (
-    <Pane title="Records, marked and kept" className="mt-auto lg:mr-28">
+    <Pane title="The newest records" className="mt-auto lg:mr-28">
       <ul className="divide-y divide-line">
         {kept.map((k) => (
           <li key={k.assessmentId}>
@@ -135,6 +153,11 @@ function Kept({ kept }: { kept: Schemas["Kept"][] }) {
           </li>
         ))}
       </ul>
+      <p className="mt-2">
+        <Link className="text-work underline" to="/records">
+          All records: search by person, rig, scheme, outcome, time
+        </Link>
+      </p>
     </Pane>
   );
 }

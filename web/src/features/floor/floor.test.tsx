@@ -95,7 +95,7 @@ describe("the Floor", () => {
       ],
     });
     shown(<FloorPage />);
-    const aisle = (await screen.findByRole("region", { name: /In the aisle/ })) as HTMLElement;
+    const aisle = (await screen.findByRole("region", { name: /What needs you/ })) as HTMLElement;
     const links = within(aisle).getAllByRole("link");
     expect(links.map((l) => l.getAttribute("href"))).toEqual(["/assessments/a1/mark", "/rigs/toll-cottage"]);
     expect(links[0]).toHaveTextContent("Bay 1Mark Petra Lindholmhanded in");

@@ -91,7 +91,7 @@ function Entry({ id, me, view }: { id: string; me: string; view: Schemas["PaperV
   };
   return (
     <>
-      <div className="sticky top-0 z-10 mb-2 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-line bg-page py-2">
+      <div className="sticky top-0 z-10 mb-2 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-line bg-ground py-2">
         <span className="font-bold tabular-nums">
           {filled} of {now.length}
         </span>

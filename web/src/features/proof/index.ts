@@ -1,2 +1,3 @@
 export { CheckList } from "./CheckList";
 export { HypothesesPane } from "./HypothesesPane";
+export { UnplugBox } from "./UnplugBox";

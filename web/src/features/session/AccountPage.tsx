@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, data } from "../../api/client";
 import { Button } from "../../ui/Button";
@@ -9,6 +9,11 @@ import { clock } from "../../ui/when";
 
 /** One's own password, and where one signed in from. */
 export function AccountPage() {
+  const client = useQueryClient();
+  const end = useMutation({
+    mutationFn: () => data(api.DELETE("/api/me/sign-ins")),
+    onSuccess: (lines) => client.setQueryData(["sign-ins"], lines),
+  });
   const signIns = useQuery({
     queryKey: ["sign-ins"] as const,
     queryFn: ({ signal }) => data(api.GET("/api/me/sign-ins", { signal })),
@@ -34,8 +39,13 @@ export function AccountPage() {
           )}
         </Loaded>
         <p className="mt-2 text-[14px] text-ink2">
-          One you do not know? Change your password: every other device is signed out by it.
+          Is there one you do not know? Change your password: that signs every other device out too.
         </p>
+        <Button className="mt-2" disabled={end.isPending} onClick={() => end.mutate()}>
+          Sign my other devices out
+        </Button>
+        {end.isSuccess && <p role="status">Done. Only this device is signed in now.</p>}
+        <ProblemNote error={end.error} />
       </Pane>
     </div>
   );
@@ -58,7 +68,7 @@ function Password() {
     <Pane title="Change my password">
       <form onSubmit={submit} className="space-y-3">
         <TextField
-          label="Password of now"
+          label="Present password"
           type="password"
           autoComplete="current-password"
           large

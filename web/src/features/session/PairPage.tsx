@@ -8,7 +8,7 @@ import { Pane } from "../../ui/Pane";
 import { ProblemNote } from "../../ui/States";
 import { sessionQueries, tellOtherTabs } from "./queries";
 
-/** A tablet at a bay: six figures let it in to the one sheet, without a password where others look. */
+/** A tablet at a bay: eight figures let it in to the one sheet, without a password where others look. */
 export function PairPage() {
   const [params] = useSearchParams();
   const [code, setCode] = useState(params.get("code") ?? "");
@@ -33,12 +33,12 @@ export function PairPage() {
       <Pane title="This tablet, this sheet" aside="the code is on your assessor’s screen">
         <form onSubmit={submit} className="space-y-4">
           <TextField
-            label="Six figures"
+            label="Eight figures"
             large
             required
             inputMode="numeric"
             autoComplete="off"
-            maxLength={7}
+            maxLength={9}
             value={code}
             onChange={(e) => setCode(e.target.value)}
             className="[&_input]:min-h-16 [&_input]:text-center [&_input]:text-[34px] [&_input]:tracking-[0.3em] [&_input]:tabular-nums"

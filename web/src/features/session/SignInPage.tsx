@@ -53,6 +53,11 @@ export function SignInPage({ demo }: { demo: boolean }) {
             <Button type="submit" kind="main" large disabled={signIn.isPending}>
               {signIn.isPending ? "Signing in…" : "Sign in"}
             </Button>
+            {signIn.isPending && signIn.failureCount > 0 && (
+              <p role="status" className="text-ink2">
+                Many people sign in at this moment. It is tried again by itself.
+              </p>
+            )}
             <p className="flex flex-wrap gap-x-5 pt-1 text-ink2">
               <Link className="underline" to="/pair">
                 This tablet for one sheet

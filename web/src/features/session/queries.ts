@@ -1,5 +1,8 @@
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, data, newEventId } from "../../api/client";
+import { api, ApiProblem, data, newEventId } from "../../api/client";
+
+/** Over about a minute. */
+const TRIES = 12;
 
 export const sessionQueries = {
   current: queryOptions({
@@ -20,6 +23,9 @@ export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (body: { id: string; password: string }) => data(api.POST("/api/session", { body })),
+    // many sign in at this moment: the page waits its turn, the person does nothing
+    retry: (count, error) => error instanceof ApiProblem && error.status === 503 && count < TRIES,
+    retryDelay: (count) => 1000 + 500 * count,
     onSuccess: (session) => {
       // what the person before saw must not stay in memory
       client.removeQueries({ predicate: (query) => query.queryKey[0] !== "session" });

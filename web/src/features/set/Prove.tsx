@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
-import { CheckList, HypothesesPane } from "../proof";
+import { CheckList, HypothesesPane, UnplugBox } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { Pane } from "../../ui/Pane";
@@ -29,8 +29,9 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">
       <div className="space-y-3">
-        {(byBox.length > 0 || (view.box && view.box.closed.length > 0)) && (
+        {(byBox.length > 0 || (view.box && (view.box.closed.length > 0 || view.box.matter))) && (
           <BoxPane
+            id={id}
             box={view.box}
             steps={byBox}
             disabled={!locked || (view.sheetOpen && view.relaysOutSince === null)}
@@ -136,6 +137,7 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
 }
 
 interface BoxProps {
+  id: string;
   box: Schemas["BoxView"] | null;
   steps: Schemas["SetStep"][];
   disabled: boolean;
@@ -149,7 +151,18 @@ interface BoxProps {
 }
 
 /** The fault box: what it shall pull in, and what its contacts say. */
-function BoxPane({ box, steps, disabled, mayRelease, outSince, busy, onArm, onRelease, error }: BoxProps) {
+function BoxPane({
+  id,
+  box,
+  steps,
+  disabled,
+  mayRelease,
+  outSince,
+  busy,
+  onArm,
+  onRelease,
+  error,
+}: BoxProps) {
   const wrong = box?.wrong ?? [];
   return (
     <Pane
@@ -166,12 +179,13 @@ function BoxPane({ box, steps, disabled, mayRelease, outSince, busy, onArm, onRe
           the sheet back.
         </p>
       )}
-      {wrong.length > 0 && (
+      {box?.matter && (
         <p role="alert" className="font-semibold text-caution">
-          ✕ Relay {wrong.join(", ")} is not where it should be: release the box, look at it, do not use it for
-          this assessment until it follows.
+          ✕ {box.matter}
+          {wrong.length > 0 && " Release the box, look at it, and do not use it until it follows."}
         </p>
       )}
+      {box?.mayUnplug && <UnplugBox id={id} />}
       <ul className="divide-y divide-line">
         {steps.map((s) => (
           <li key={s.index} className="flex items-center gap-3 py-2">

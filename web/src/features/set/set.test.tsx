@@ -298,6 +298,8 @@ const proof: Schemas["ProofView"] = {
     wrong: [2],
     heardAt: "2026-11-25T09:00:00Z",
     says: "",
+    matter: "Relay 2 of the fault box should be in and is out.",
+    mayUnplug: false,
   },
   checks: [check],
   simulated: false,
@@ -313,7 +315,9 @@ describe("Prove", () => {
   it("warns of a wrong relay and keeps the sheet shut", async () => {
     server.answers["/api/assessments/a/proof"] = proof;
     shown(<Prove id="a" onChange={() => undefined} />);
-    expect(await screen.findByRole("alert")).toHaveTextContent("Relay 2 is not where it should be");
+    expect(await screen.findByRole("alert")).toHaveTextContent(
+      "Relay 2 of the fault box should be in and is out",
+    );
     expect(screen.getByRole("button", { name: "Open the candidate’s sheet" })).toBeDisabled();
     expect(screen.getByRole("img", { name: "released" })).toBeInTheDocument();
     expect(screen.getByText(/1 other faults read the same/)).toBeInTheDocument();

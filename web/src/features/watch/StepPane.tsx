@@ -1,10 +1,9 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { BayMark } from "../../ui/BayMark";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { Pane } from "../../ui/Pane";
-import { ProblemNote } from "../../ui/States";
 import { classes } from "../../ui/classes";
 import type { WatchStep } from "./WatchStage";
 
@@ -15,14 +14,13 @@ interface Props {
   bay: number;
   /** whether the signs that tell right from wrong are folded away: the candidate may stand beside */
   folded: boolean;
-  error: unknown;
   onTap: (w: { observation: string; sight: Sight; slip: string }) => void;
   onAsk: (w: { question: string; points: number[] | null }) => void;
   onNext: () => void;
 }
 
 /** One station: done right is one tap, a slip a second with its reason; what the candidate wrote stands below. */
-export function StepPane({ step, bay, folded, error, onTap, onAsk, onNext }: Props) {
+export function StepPane({ step, bay, folded, onTap, onAsk, onNext }: Props) {
   const unseen = step.observations.filter((o) => o.seen === "not-seen");
   return (
     <Pane
@@ -40,7 +38,6 @@ export function StepPane({ step, bay, folded, error, onTap, onAsk, onNext }: Pro
         .join(" · ")}
       wall={step.live ? "caution" : "work"}
     >
-      <ProblemNote error={error as Error | null} />
       {step.observations.length > 0 && (
         <ul className="divide-y divide-line" aria-label="Seen">
           {step.observations.map((o) => (
@@ -90,7 +87,10 @@ export function StepPane({ step, bay, folded, error, onTap, onAsk, onNext }: Pro
 function SightRow({ line, onTap }: { line: Schemas["SightLine"]; onTap: Props["onTap"] }) {
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState("");
+  const slipButton = useRef<HTMLButtonElement>(null);
   const tap = (sight: Sight, slip = "") => {
+    // the reasons go away with the tap: whoever works by keyboard goes on where they were
+    if (asking) slipButton.current?.focus();
     setAsking(false);
     setNote("");
     onTap({ observation: line.id, sight, slip });
@@ -119,6 +119,7 @@ function SightRow({ line, onTap }: { line: Schemas["SightLine"]; onTap: Props["o
           ● right
         </Button>
         <Button
+          ref={slipButton}
           large
           aria-pressed={slip}
           aria-expanded={asking}

@@ -5,6 +5,7 @@ import { useInterval } from "../../api/changes";
 import { api, data, deed, type Schemas } from "../../api/client";
 import { BayMark, bayColour } from "../../ui/BayMark";
 import { Button } from "../../ui/Button";
+import { classes } from "../../ui/classes";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
 import { HaltDialog, listOf, MakeSafe, MorePane, PausePane, StageClock } from "../conduct";
@@ -12,7 +13,7 @@ import { GoLive } from "../live";
 import { BayStrip } from "./BayStrip";
 import { Broken } from "./Broken";
 import { ProcedureLine } from "./ProcedureLine";
-import { SafetyStop } from "./SafetyStop";
+import { SafetyStop, Stopping } from "./SafetyStop";
 import { StepPane } from "./StepPane";
 import { newer, received, type TapState, type WatchView, withTaps } from "./taps";
 import { useTaps } from "./useTaps";
@@ -28,7 +29,7 @@ const watch = (id: string, shown: () => WatchView | undefined) =>
       const view = await data(
         api.GET("/api/assessments/{id}/watch", {
           signal,
-          params: { path: { id }, query: has ? { seq: has.seq } : {} },
+          params: { path: { id }, query: has ? { seq: has.seq, box: has.box } : {} },
         }),
       );
       if (!view && !has) return received(await whole(id));
@@ -58,14 +59,7 @@ export function WatchStage({ id, bay }: Props) {
   const [going, setGoing] = useState(false);
   const params = { path: { id } };
   const keep = (v: Schemas["WatchView"]) => client.setQueryData(query.queryKey, newer(v));
-  const { taps, state } = useTaps(id, query.queryKey);
-  const stop = useMutation({
-    mutationFn: (what: string) =>
-      deed(["watch/stop", id, what], (eventId) =>
-        data(api.POST("/api/assessments/{id}/watch/stop", { params, body: { eventId, what } })),
-      ),
-    onSuccess: keep,
-  });
+  const { taps, state, stops, stopping } = useTaps(id, query.queryKey);
   const undo = useMutation({
     mutationFn: () =>
       deed(["watch/undo", id], (eventId) =>
@@ -94,6 +88,20 @@ export function WatchStage({ id, bay }: Props) {
         return (
           <div className="border-l-8 pl-3 text-[18px]" style={{ borderColor: bayColour(bay.number) }}>
             <BayStrip here={bay.number} />
+            {w.box && (
+              <p
+                role="alert"
+                className={classes(
+                  "mt-2 border-l-8 p-3",
+                  w.live ? "border-danger bg-danger-soft" : "border-caution bg-caution-soft",
+                )}
+              >
+                <b>{w.box}</b>{" "}
+                {w.live
+                  ? "The rig is LIVE: stop the work by voice, make the rig dead, then look at the box."
+                  : "Keep the rig dead and find out why. What is read meanwhile costs the candidate nothing."}
+              </p>
+            )}
             {w.relaysOutSince && (
               <p role="alert" className="mt-2 border-l-4 border-caution bg-caution-soft p-3">
                 <b>The fault box let its relays go at {clock(w.relaysOutSince)}.</b> What is read since then
@@ -104,7 +112,7 @@ export function WatchStage({ id, bay }: Props) {
                 .
               </p>
             )}
-            <div className="sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1 bg-page py-2">
+            <div className="sticky top-0 z-10 flex flex-wrap items-center gap-x-3 gap-y-1 bg-ground py-2">
               <BayMark number={bay.number} />
               {w.openedAt ? (
                 <StageClock clock={w.conduct.clock} live={w.live} receivedAt={w.receivedAt} />
@@ -137,11 +145,22 @@ export function WatchStage({ id, bay }: Props) {
                     Stop the clock
                   </Button>
                 )}
-                {w.open && !w.stop && (
-                  <SafetyStop busy={stop.isPending} error={stop.error} onStop={(what) => stop.mutate(what)} />
-                )}
+                {w.open && !w.stop && <SafetyStop onStop={(what) => stops.write({ what })} />}
               </span>
             </div>
+            <Stopping
+              state={stopping}
+              onAgain={(what) => stops.write({ what })}
+              onSeen={() => stops.dismiss()}
+            />
+            {state.refused.length > 0 && (
+              <div className="my-2 flex flex-wrap items-center gap-3">
+                <ProblemNote error={state.refused[0]?.error} />
+                <Button large onClick={() => taps.dismiss()}>
+                  I have read it
+                </Button>
+              </div>
+            )}
             <ProblemNote error={undo.error} />
             {w.stop && w.open && (
               <MakeSafe
@@ -190,7 +209,6 @@ export function WatchStage({ id, bay }: Props) {
                         step={shown}
                         bay={bay.number}
                         folded={folded}
-                        error={state.refused[0]?.error}
                         onTap={(o) => taps.write({ kind: "seen", ...o })}
                         onAsk={(q) => taps.write({ kind: "asked", ...q })}
                         onNext={() => setChosen(undefined)}

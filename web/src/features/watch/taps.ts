@@ -67,6 +67,47 @@ export class Taps extends KeptWrites<Tap, Schemas["WatchView"]> {
   }
 }
 
+/** A stop for safety that the server has not confirmed. */
+export interface StopWrite {
+  eventId: string;
+  what: string;
+}
+
+/**
+ * A stop for safety, kept on the device until the server has it, like every tap; but by itself, so that no tap that hangs
+ * holds it up, and never dropped: what is refused stays in sight until somebody has read why.
+ */
+export class Stops extends KeptWrites<StopWrite, Schemas["WatchView"]> {
+  constructor(
+    owner: string,
+    private readonly assessment: string,
+    private readonly onView: (view: Schemas["WatchView"]) => void,
+  ) {
+    super(owner, `stop-${assessment}`);
+  }
+
+  protected about(): string {
+    return "stop";
+  }
+
+  protected isNotOwner(status: number): boolean {
+    return status === 401 || status === 403;
+  }
+
+  protected onAnswer(view: Schemas["WatchView"]): void {
+    this.onView(view);
+  }
+
+  protected send({ eventId, what }: StopWrite): Promise<Schemas["WatchView"]> {
+    return data(
+      api.POST("/api/assessments/{id}/watch/stop", {
+        params: { path: { id: this.assessment } },
+        body: { eventId, what },
+      }),
+    );
+  }
+}
+
 /** What the server has, with what is not sent yet laid over it. */
 export function withTaps(view: WatchView, pending: Tap[]): WatchView {
   if (pending.length === 0) return view;

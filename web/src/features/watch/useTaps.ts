@@ -1,25 +1,30 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
+import type { KeptState, KeptWrites } from "../../api/keptWrites";
+import type { Schemas } from "../../api/client";
 import { layOver } from "../../api/layOver";
 import { sessionQueries } from "../session";
-import { newer, Taps } from "./taps";
+import { newer, Stops, type StopWrite, type Tap, Taps } from "./taps";
 
-/** Taps of whoever is signed in, kept and sent. @param onView what the server answered */
+/** Taps and stops of whoever is signed in, kept and sent. What the server answers is laid over the view. */
 export function useTaps(id: string, queryKey: readonly unknown[]) {
   const client = useQueryClient();
   const me = useQuery(sessionQueries.current).data?.person?.id ?? "";
-  const taps = useMemo(
-    () =>
-      new Taps(me, id, (view) => {
-        layOver(client, queryKey, newer(view));
-      }),
+  const [taps, stops] = useMemo(() => {
+    const onView = (view: Parameters<typeof newer>[0]) => layOver(client, queryKey, newer(view));
+    return [new Taps(me, id, onView), new Stops(me, id, onView)] as const;
     // the key is made anew each time, of the id alone
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [me, id, client],
-  );
+  }, [me, id, client]);
+  const state = useKept<Tap, Schemas["WatchView"]>(taps, me);
+  const stopping = useKept<StopWrite, Schemas["WatchView"]>(stops, me);
+  return { taps, state, stops, stopping };
+}
+
+function useKept<W extends { eventId: string }, A>(kept: KeptWrites<W, A>, me: string): KeptState<W> {
   useEffect(() => {
-    if (me) taps.start();
-    return () => taps.stop();
-  }, [taps, me]);
-  return { taps, state: useSyncExternalStore(taps.subscribe, taps.snapshot) };
+    if (me) kept.start();
+    return () => kept.stop();
+  }, [kept, me]);
+  return useSyncExternalStore(kept.subscribe, kept.snapshot);
 }

@@ -45,6 +45,7 @@ const view: Schemas["WatchView"] = {
   boxes: 4,
   reports: 0,
   relaysOutSince: null,
+  box: "",
   undo: false,
   steps: [
     step("isolate", { next: true }),
@@ -110,6 +111,36 @@ describe("Watch", () => {
     server.answers[`POST ${AT}/watch/undo`] = { ...view, seq: 5 };
     await userEvent.click(await screen.findByRole("button", { name: "Take back" }));
     await vi.waitFor(() => expect(server.sent.at(-1)?.path).toBe(`${AT}/watch/undo`));
+  });
+
+  it("says a stop that has not arrived in red until it has, and acts by voice", async () => {
+    server.refuse(`POST ${AT}/watch/stop`, 503, "the server cannot answer now");
+    shown(<WatchStage id="a" bay={BAY} />);
+    await userEvent.click(await screen.findByRole("button", { name: "Stop: safety" }));
+    await userEvent.click(screen.getByRole("button", { name: "not proved dead" }));
+    await userEvent.click(screen.getByRole("button", { name: "Stop the assessment" }));
+    expect(await screen.findByText(/Not yet confirmed by the server/)).toBeInTheDocument();
+    expect(screen.getByText(/Act by voice now/)).toBeInTheDocument();
+    expect(keptStore.keys().some((k) => k.includes("stop-a"))).toBe(true);
+  });
+
+  it("keeps a refused stop in sight, with the reason, until somebody has read it", async () => {
+    server.refuse(`POST ${AT}/watch/stop`, 409, "the candidate is not at work");
+    shown(<WatchStage id="a" bay={BAY} />);
+    await userEvent.click(await screen.findByRole("button", { name: "Stop: safety" }));
+    await userEvent.click(screen.getByRole("button", { name: "link left in" }));
+    await userEvent.click(screen.getByRole("button", { name: "Stop the assessment" }));
+    expect(await screen.findByText(/did not take this stop/)).toBeInTheDocument();
+    expect(screen.getByText(/“link left in” is not on record/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "I have read it" }));
+    expect(screen.queryByText(/did not take this stop/)).not.toBeInTheDocument();
+  });
+
+  it("puts what is the matter with the fault box first, in red where the rig is live", async () => {
+    is({ live: true, wasLive: true, box: "Relay 3 of the fault box is in, and nobody pulled it in." });
+    shown(<WatchStage id="a" bay={BAY} />);
+    const alert = (await screen.findByText(/nobody pulled it in/)).closest("[role=alert]");
+    expect(alert).toHaveTextContent("stop the work by voice");
   });
 
   it("puts the candidate's wish to go live first, as a moment of its own", async () => {

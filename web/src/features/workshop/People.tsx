@@ -40,6 +40,9 @@ export function People() {
                 under “I have a code” on the sign-in page.
               </p>
             )}
+            {view.advice && (
+              <p className="mb-3 border-l-4 border-caution bg-caution-soft p-3">{view.advice}</p>
+            )}
             <ul className="mb-3 divide-y divide-line">
               {view.people.map((p) => (
                 <PersonRow
@@ -66,6 +69,10 @@ function PersonRow({ person, open, onToggle }: { person: Line; open: boolean; on
   const standing = usePeopleWrite((body: Schemas["Standing"]) =>
     data(api.PUT("/api/workshop/people/{id}/standing", { params, body })),
   );
+  const [name, setName] = useState(person.name);
+  const rename = usePeopleWrite((next: string) =>
+    data(api.PUT("/api/workshop/people/{id}/name", { params, body: { name: next } })),
+  );
   const reset = usePeopleWrite(() => data(api.POST("/api/workshop/people/{id}/reset", { params })));
   const unlock = usePeopleWrite(() => data(api.POST("/api/workshop/people/{id}/unlock", { params })));
   const left = person.leftAt !== null;
@@ -87,10 +94,22 @@ function PersonRow({ person, open, onToggle }: { person: Line; open: boolean; on
       </button>
       {open && (
         <div className="space-y-2 bg-raised p-3">
+          <form
+            className="flex flex-wrap items-end gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              rename.mutate(name);
+            }}
+          >
+            <TextField label="Name" required value={name} onChange={(e) => setName(e.target.value)} />
+            <Button type="submit" disabled={rename.isPending || name === person.name}>
+              Rename
+            </Button>
+          </form>
           <RoleBoxes roles={person.roles} onChange={(next) => roles.mutate(next)} />
           <div className="flex flex-wrap gap-2">
             <Button onClick={() => reset.mutate(undefined)}>New code, old password ends</Button>
-            {person.locked && <Button onClick={() => unlock.mutate(undefined)}>Let try again</Button>}
+            {person.locked && <Button onClick={() => unlock.mutate(undefined)}>Unlock</Button>}
             <Button onClick={() => standing.mutate({ blocked: !person.blocked, left })}>
               {person.blocked ? "Let in again" : "Block"}
             </Button>
@@ -98,7 +117,7 @@ function PersonRow({ person, open, onToggle }: { person: Line; open: boolean; on
               {left ? "Is back" : "Has left"}
             </Button>
           </div>
-          <ProblemNote error={roles.error ?? standing.error ?? reset.error ?? unlock.error} />
+          <ProblemNote error={rename.error ?? roles.error ?? standing.error ?? reset.error ?? unlock.error} />
         </div>
       )}
     </li>

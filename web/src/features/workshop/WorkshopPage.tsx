@@ -1,8 +1,10 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useState } from "react";
+import { Link } from "react-router";
 import { api, data, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { SelectField, TextField } from "../../ui/Field";
+import { Chip } from "../../ui/Chip";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { People } from "./People";
@@ -27,16 +29,22 @@ export function WorkshopPage({ people }: { people: boolean }) {
             <Files
               title="Rigs"
               path="/api/workshop/rigs"
-              lines={w.rigs}
-              hint="A rig file as docs/formats/rig.md describes it. A changed file becomes the next version; sheets that are open keep theirs."
-            />
+              hint="A rig file. A changed file becomes the next version; sheets that are open keep theirs. Rename or change a rig on its own page, under Rigs."
+            >
+              {w.rigs.map((r) => (
+                <RigRow key={r.id} rig={r} />
+              ))}
+            </Files>
             <Bays workshop={w} />
             <Files
               title="Testers"
               path="/api/workshop/testers"
-              lines={w.testers}
-              hint="A tester file as docs/formats/tester.md describes it."
-            />
+              hint="A tester file: its ranges, their resolution and uncertainty, its leads. A changed file becomes the next version."
+            >
+              {w.testers.map((t) => (
+                <TesterRow key={`${t.id}-${t.version}`} tester={t} />
+              ))}
+            </Files>
           </div>
         </>
       )}
@@ -72,7 +80,7 @@ function Bays({ workshop }: { workshop: Workshop }) {
     <Pane title="Bays">
       <Lines empty="No bay yet.">
         {workshop.bays.map((b) => (
-          <BayRow key={b.id} bay={b} />
+          <BayRow key={b.id} bay={b} rigs={workshop.rigs} />
         ))}
       </Lines>
       <form onSubmit={submit} className="grid items-end gap-2 sm:grid-cols-[110px_1fr_auto]">
@@ -80,18 +88,20 @@ function Bays({ workshop }: { workshop: Workshop }) {
           label="Number"
           type="number"
           min={1}
-          max={99}
+          max={999}
           value={number}
           required
           onChange={(e) => setNumber(e.target.value)}
         />
         <SelectField label="Rig" value={rig} required onChange={(e) => setRig(e.target.value)}>
           <option value="">Choose…</option>
-          {workshop.rigs.map((r) => (
-            <option key={r.id} value={r.id}>
-              {r.label}
-            </option>
-          ))}
+          {workshop.rigs
+            .filter((r) => !r.retired)
+            .map((r) => (
+              <option key={r.id} value={r.id}>
+                {r.label}
+              </option>
+            ))}
         </SelectField>
         <Button type="submit" disabled={add.isPending}>
           Add
@@ -102,28 +112,183 @@ function Bays({ workshop }: { workshop: Workshop }) {
   );
 }
 
-/** A bay with the addresses of its fault box and its bench tester. */
-function BayRow({ bay }: { bay: Schemas["BayLine"] }) {
+/** A bay: its number and rig, the addresses of its fault box and its bench tester. */
+function BayRow({ bay, rigs }: { bay: Schemas["BayLine"]; rigs: Workshop["rigs"] }) {
   const params = { path: { id: bay.id } };
+  const [open, setOpen] = useState(false);
   return (
     <li className="grid gap-x-4 gap-y-1 border-b border-line py-2 sm:grid-cols-2">
-      <span className="sm:col-span-2">
-        <span className="font-semibold">Bay {bay.number}</span> {bay.rig}
+      <span className="flex flex-wrap items-center gap-x-3 sm:col-span-2">
+        <span className={bay.retired ? "text-ink2 line-through" : "font-semibold"}>Bay {bay.number}</span>
+        <span>{bay.rig}</span>
+        {bay.inUse && <Chip tone="work">in use</Chip>}
+        {bay.retired && <Chip tone="plain">retired</Chip>}
+        <Button
+          kind="quiet"
+          className="ml-auto"
+          aria-expanded={open}
+          aria-label={`Change bay ${bay.number}`}
+          onClick={() => setOpen(!open)}
+        >
+          Change
+        </Button>
       </span>
-      <Address
-        what="Fault box"
-        label={`Fault box of bay ${bay.number}`}
-        none="no fault box"
-        now={bay.faultBox}
-        set={(body) => data(api.PUT("/api/workshop/bays/{id}/fault-box", { params, body }))}
+      {open && <ChangeBay bay={bay} rigs={rigs} onDone={() => setOpen(false)} />}
+      {!bay.retired && (
+        <>
+          <Address
+            what="Fault box"
+            label={`Fault box of bay ${bay.number}`}
+            none="no fault box"
+            now={bay.faultBox}
+            set={(body) => data(api.PUT("/api/workshop/bays/{id}/fault-box", { params, body }))}
+          />
+          <Address
+            what="Bench tester"
+            label={`Bench tester of bay ${bay.number}`}
+            none="no bench tester"
+            now={bay.benchTester}
+            set={(body) => data(api.PUT("/api/workshop/bays/{id}/bench-tester", { params, body }))}
+          />
+        </>
+      )}
+    </li>
+  );
+}
+
+interface ChangeBayProps {
+  bay: Schemas["BayLine"];
+  rigs: Workshop["rigs"];
+  onDone: () => void;
+}
+
+/** Another number, another rig, retired or in use again: while nobody is in it. */
+function ChangeBay({ bay, rigs, onDone }: ChangeBayProps) {
+  const [number, setNumber] = useState(String(bay.number));
+  const [rig, setRig] = useState(bay.rigId);
+  const change = useWorkshopWrite((body: Schemas["ChangedBay"]) =>
+    data(api.PUT("/api/workshop/bays/{id}", { params: { path: { id: bay.id } }, body })),
+  );
+  const write = (retired: boolean) =>
+    change.mutate({ number: Number(number), rig, retired }, { onSuccess: onDone });
+  return (
+    <form
+      className="grid items-end gap-2 bg-raised p-3 sm:col-span-2 sm:grid-cols-[110px_1fr_auto_auto]"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write(bay.retired);
+      }}
+    >
+      <TextField
+        label="Number"
+        type="number"
+        min={1}
+        max={999}
+        required
+        value={number}
+        onChange={(e) => setNumber(e.target.value)}
       />
-      <Address
-        what="Bench tester"
-        label={`Bench tester of bay ${bay.number}`}
-        none="no bench tester"
-        now={bay.benchTester}
-        set={(body) => data(api.PUT("/api/workshop/bays/{id}/bench-tester", { params, body }))}
-      />
+      <SelectField label="Rig" value={rig} onChange={(e) => setRig(e.target.value)}>
+        {rigs
+          .filter((r) => !r.retired || r.id === bay.rigId)
+          .map((r) => (
+            <option key={r.id} value={r.id}>
+              {r.label}
+            </option>
+          ))}
+      </SelectField>
+      <Button type="submit" disabled={change.isPending || bay.inUse}>
+        Save
+      </Button>
+      <Button disabled={change.isPending || bay.inUse} onClick={() => write(!bay.retired)}>
+        {bay.retired ? "Use again" : "Retire"}
+      </Button>
+      {bay.inUse && (
+        <p className="text-ink2 sm:col-span-4">
+          Somebody is in this bay: clear its rig first, then change it.
+        </p>
+      )}
+      <div className="sm:col-span-4">
+        <ProblemNote error={change.error} />
+      </div>
+    </form>
+  );
+}
+
+/** A rig in use or retired; it is changed on its own page. */
+function RigRow({ rig }: { rig: Schemas["FileLine"] }) {
+  const retire = useWorkshopWrite((retired: boolean) =>
+    data(api.PUT("/api/workshop/rigs/{id}/retired", { params: { path: { id: rig.id } }, body: { retired } })),
+  );
+  return (
+    <li className="flex min-h-10 flex-wrap items-center gap-x-3">
+      <Link
+        className={rig.retired ? "text-ink2 line-through" : "font-semibold hover:underline"}
+        to={`/rigs/${rig.id}`}
+      >
+        {rig.label}
+      </Link>
+      <span className="ml-auto text-ink2">version {rig.version}</span>
+      <Button
+        kind="quiet"
+        aria-label={`${rig.retired ? "Use again" : "Retire"}: ${rig.label}`}
+        disabled={retire.isPending}
+        onClick={() => retire.mutate(!rig.retired)}
+      >
+        {rig.retired ? "Use again" : "Retire"}
+      </Button>
+      <ProblemNote error={retire.error} />
+    </li>
+  );
+}
+
+/** A tester: its name, until when its calibration runs, in use or retired. */
+function TesterRow({ tester }: { tester: Schemas["TesterLine"] }) {
+  const params = { path: { id: tester.id } };
+  const [open, setOpen] = useState(false);
+  const [label, setLabel] = useState(tester.label);
+  const [due, setDue] = useState(tester.calibrationDue ?? "");
+  const change = useWorkshopWrite((body: Schemas["ChangedTester"]) =>
+    data(api.PUT("/api/workshop/testers/{id}", { params, body })),
+  );
+  const retire = useWorkshopWrite((retired: boolean) =>
+    data(api.PUT("/api/workshop/testers/{id}/retired", { params, body: { retired } })),
+  );
+  return (
+    <li className="py-1">
+      <span className="flex min-h-9 flex-wrap items-center gap-x-3">
+        <span className={tester.retired ? "text-ink2 line-through" : "font-semibold"}>{tester.label}</span>
+        <span className="ml-auto text-ink2">
+          {tester.calibrationDue ? `in date until ${tester.calibrationDue} · ` : ""}version {tester.version}
+        </span>
+        <Button
+          kind="quiet"
+          aria-expanded={open}
+          aria-label={`Change ${tester.label}`}
+          onClick={() => setOpen(!open)}
+        >
+          Change
+        </Button>
+      </span>
+      {open && (
+        <form
+          className="grid items-end gap-2 bg-raised p-3 sm:grid-cols-[1fr_170px_auto_auto]"
+          onSubmit={(e) => {
+            e.preventDefault();
+            change.mutate({ label, calibrationDue: due || null }, { onSuccess: () => setOpen(false) });
+          }}
+        >
+          <TextField label="Name" required value={label} onChange={(e) => setLabel(e.target.value)} />
+          <TextField label="In date until" type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+          <Button type="submit" disabled={change.isPending}>
+            Save
+          </Button>
+          <Button disabled={retire.isPending} onClick={() => retire.mutate(!tester.retired)}>
+            {tester.retired ? "Use again" : "Retire"}
+          </Button>
+        </form>
+      )}
+      <ProblemNote error={change.error ?? retire.error} />
     </li>
   );
 }
@@ -175,11 +340,11 @@ function Address({ what, label, none, now, set }: AddressProps) {
 interface FilesProps {
   title: string;
   path: "/api/workshop/rigs" | "/api/workshop/testers";
-  lines: Schemas["FileLine"][];
   hint: string;
+  children: ReactNode[];
 }
 
-function Files({ title, path, lines, hint }: FilesProps) {
+function Files({ title, path, hint, children }: FilesProps) {
   const add = useWorkshopWrite((file: File) => {
     const body = new FormData();
     body.append("file", file);
@@ -187,14 +352,7 @@ function Files({ title, path, lines, hint }: FilesProps) {
   });
   return (
     <Pane title={title}>
-      <Lines empty="None yet.">
-        {lines.map((l) => (
-          <li key={l.id} className="flex min-h-9 items-center gap-3">
-            <span className="font-semibold">{l.label}</span>
-            <span className="ml-auto text-ink2">version {l.version}</span>
-          </li>
-        ))}
-      </Lines>
+      <Lines empty="None yet.">{children}</Lines>
       <label className="block font-semibold">
         {add.isPending ? "Reading…" : "Add or change from a file"}
         <input

@@ -8,9 +8,20 @@ import { WorkshopPage } from "./WorkshopPage";
 let server: StandIn;
 
 const workshop: Schemas["WorkshopView"] = {
-  rigs: [{ id: "toll-cottage", label: "Toll Cottage", version: 2 }],
+  rigs: [{ id: "toll-cottage", label: "Toll Cottage", version: 2, retired: false }],
   testers: [],
-  bays: [{ id: "bay-1", number: 1, rig: "Toll Cottage", faultBox: "", benchTester: "" }],
+  bays: [
+    {
+      id: "bay-1",
+      number: 1,
+      rigId: "toll-cottage",
+      rig: "Toll Cottage",
+      faultBox: "",
+      benchTester: "",
+      retired: false,
+      inUse: false,
+    },
+  ],
 };
 
 const ines: Schemas["PersonLine"] = {
@@ -22,7 +33,7 @@ const ines: Schemas["PersonLine"] = {
   blocked: false,
   leftAt: null,
 };
-const people: Schemas["PeopleView"] = { people: [ines], code: null };
+const people: Schemas["PeopleView"] = { people: [ines], code: null, advice: "" };
 
 function pane(title: string): HTMLElement {
   const heading = screen.getByRole("heading", { name: new RegExp(`^${title}`) });

@@ -21,7 +21,7 @@ class Screenshots {
         try (Application application = Application.start(data, "all");
                 Browsers browsers = new Browsers(application.url())) {
             Page page = browsers.signIn("Ines Marrow", 1280, 800);
-            page.getByText("In the aisle").waitFor();
+            page.getByText("What needs you").waitFor();
             take(page, "floor");
             classPlan(browsers.signIn("Ines Marrow", 1280, 800));
             link(page, "Mark Petra Lindholm");

@@ -174,7 +174,7 @@ class WatchIT extends BrowserTest {
         named(assessor, "^Let a tablet in$").first().tap();
         String code = assessor.getByText(Pattern.compile("^\\d{3} \\d{3}$")).innerText();
         Page tablet = browsers.open("/pair", 820, 1180);
-        tablet.getByLabel("Six figures").fill(code);
+        tablet.getByLabel("Eight figures").fill(code);
         named(tablet, "^Open my sheet$").first().tap();
         assertThat(tablet.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^Bay 5"))))
                 .isVisible();

@@ -331,8 +331,16 @@ class JudgementFlowTest {
     @Test
     @Order(7)
     void anExerciseChangesNothing() {
-        Browser lead = Browser.of(mvc, "lea");
-        Browser.Answer asked = first.post(path + "/opinions", Map.of("eventId", Browser.event(), "of", "lea"));
+        assertThat(first.post(path + "/opinions", Map.of("eventId", Browser.event(), "of", "lea"))
+                        .text())
+                .as("asked once, no longer asked, and could look since: never blind again")
+                .contains("own-marks");
+        Map<String, Object> eva = Map.of(
+                "signInName", "eva", "name", "Eva North", "roles", List.of("ASSESSOR"), "password", "eva signs in");
+        assertThat(Browser.of(mvc, "lea").post("/api/workshop/people", eva).status())
+                .isEqualTo(200);
+        Browser lead = Browser.of(mvc, "eva");
+        Browser.Answer asked = first.post(path + "/opinions", Map.of("eventId", Browser.event(), "of", "eva"));
         assertThat(asked.status()).as(asked.text()).isEqualTo(200);
         assertThat(lead.get(path + "/marking")
                         .json()

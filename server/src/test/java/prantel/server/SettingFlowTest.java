@@ -132,6 +132,12 @@ class SettingFlowTest {
         assertThat(ref).isEqualTo("hostel-stairs-and-alarms@1");
         assertThat(assessor.post(path + "/library", Map.of("name", "Stairs and alarms", "faults", faults))
                         .text())
+                .as("what says the same makes no version")
+                .contains("@1");
+        assertThat(assessor.post(
+                                path + "/library",
+                                Map.of("name", "Stairs and alarms", "faults", faults.subList(0, 2)))
+                        .text())
                 .contains("@2");
         assertThat(assessor.post(path + "/library", Map.of("name", "Nothing", "faults", List.of()))
                         .status())

@@ -35,7 +35,13 @@ class WorkshopTest {
     void changedRigFileBecomesTheNextVersion() throws Exception {
         byte[] file = RigFile.write(Rigs.fiveSockets());
         assertThat(upload(file, 200)).contains("\"id\":\"test-rig\",\"label\":\"Test rig\",\"version\":1");
-        assertThat(upload(file, 200)).contains("\"id\":\"test-rig\",\"label\":\"Test rig\",\"version\":2");
+        assertThat(upload(file, 200))
+                .as("what says the same makes no version")
+                .contains("\"id\":\"test-rig\",\"label\":\"Test rig\",\"version\":1");
+        byte[] changed = new String(file, StandardCharsets.UTF_8)
+                .replace("\"Test rig\"", "\"Test rig, moved\"")
+                .getBytes(StandardCharsets.UTF_8);
+        assertThat(upload(changed, 200)).contains("\"label\":\"Test rig, moved\",\"version\":2");
     }
 
     @Test

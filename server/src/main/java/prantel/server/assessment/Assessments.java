@@ -36,10 +36,9 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.quantity.Check;
 import prantel.core.scheme.Scheme;
 import prantel.formats.RecordFile;
-import prantel.server.account.Accounts;
-import prantel.server.account.Role;
 import prantel.server.changes.Changes;
 import prantel.server.web.Refusal;
+import prantel.server.workshop.DocumentRef;
 
 /**
  * Assessments and their events: the only door to both. States are held in a bounded store and moved on by each event;
@@ -61,7 +60,6 @@ public class Assessments implements SmartLifecycle {
     private final EventJson json;
     private final Preparation preparation;
     private final Changes changes;
-    private final Accounts accounts;
     private final Clock clock;
     private final TransactionTemplate transactions;
     private final Cache<String, Assessment> states =
@@ -74,7 +72,6 @@ public class Assessments implements SmartLifecycle {
             EventJson json,
             Preparation preparation,
             Changes changes,
-            Accounts accounts,
             TransactionTemplate transactions,
             Clock clock) {
         this.mapper = mapper;
@@ -82,7 +79,6 @@ public class Assessments implements SmartLifecycle {
         this.json = json;
         this.preparation = preparation;
         this.changes = changes;
-        this.accounts = accounts;
         this.transactions = transactions;
         this.clock = clock;
     }
@@ -111,29 +107,28 @@ public class Assessments implements SmartLifecycle {
     public record WantedRecords(
             String person, String rig, String scheme, String verdict, OffsetDateTime from, OffsetDateTime until) {}
 
-    /** A decided record, as it is found. */
+    /** A decided record, as it is found. @param candidate whose it is, and who prepared it: names */
     public record FoundRecord(
             String assessmentId,
             String candidate,
             String assessor,
-            String rigId,
-            int rigVersion,
-            String schemeId,
-            int schemeVersion,
-            String verdict,
-            boolean overridden,
-            OffsetDateTime at) {
-        public boolean isBrokenOff() {
-            return verdict.equals(StandingRow.BROKEN_OFF);
-        }
-    }
+            DocumentRef rig,
+            DocumentRef scheme,
+            Decided decided) {}
+
+    /** @param brokenOff whether it ended without a judgement; then the verdict is none @param overridden whether otherwise than proposed */
+    public record Decided(String verdict, boolean brokenOff, boolean overridden, OffsetDateTime at) {}
 
     /** @param of how many there are in all */
     public record FoundRecords(List<FoundRecord> records, int of) {}
 
     /** Decided records, the newest first. @param viewer who must not see what they are still to mark alone */
     public FoundRecords find(WantedRecords wanted, String viewer, int most, int from) {
-        return new FoundRecords(standings.find(wanted, viewer, most, from), standings.count(wanted, viewer));
+        return new FoundRecords(
+                standings.find(wanted, viewer, most, from).stream()
+                        .map(FoundRow::found)
+                        .toList(),
+                standings.count(wanted, viewer));
     }
 
     /** Where and for whom a set of the library was used. */
@@ -477,7 +472,7 @@ public class Assessments implements SmartLifecycle {
             return repeated(before, assessmentId, event, by);
         }
         Assessment state = locked(assessmentId);
-        Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, isLead(by), state)).ifPresent(why -> {
+        Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, preparation.isLead(by), state)).ifPresent(why -> {
             throw Refusal.conflict(why.code(), why.words());
         });
         allowed.accept(state);
@@ -528,10 +523,6 @@ public class Assessments implements SmartLifecycle {
     private static Refusal idUsed() {
         return Refusal.conflict(
                 "event-id-used", "this was sent before as something else; reload the page, write it again");
-    }
-
-    private boolean isLead(String account) {
-        return accounts.find(account).filter(a -> a.has(Role.LEAD)).isPresent();
     }
 
     private void keepOpinions(Assessment next) {

@@ -27,6 +27,11 @@ class Preparation {
         this.schemes = schemes;
     }
 
+    /** Whether somebody leads the others: may take back what they asked for. */
+    boolean isLead(String account) {
+        return accounts.find(account).filter(a -> a.has(Role.LEAD)).isPresent();
+    }
+
     /** @throws prantel.core.quantity.ProblemsException if the person is no candidate, or the tester out of date */
     Pinned pin(
             String id,

@@ -84,7 +84,7 @@ interface StandingMapper {
             s.verdict, s.overridden, s.decided_at as at
         """ + WANTED + """
          order by s.decided_at desc, a.assessment_id limit #{most} offset #{from}""")
-    List<Assessments.FoundRecord> find(
+    List<FoundRow> find(
             @Param("w") Assessments.WantedRecords wanted,
             @Param("viewer") String viewer,
             @Param("most") int most,

@@ -34,7 +34,7 @@ public class DemoFaultBoxes implements SmartLifecycle {
         for (Bay bay : workshop.bays()) {
             SimulatedFaultBox box = poweredOn();
             boxes.put(bay.bayId(), box);
-            workshop.setFaultBox(bay.bayId(), "127.0.0.1:" + box.port());
+            workshop.moveFaultBox(bay.bayId(), "127.0.0.1:" + box.port());
         }
     }
 

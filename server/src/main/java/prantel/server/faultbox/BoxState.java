@@ -1,9 +1,7 @@
 package prantel.server.faultbox;
 
 import java.time.OffsetDateTime;
-import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,18 +24,5 @@ public record BoxState(
     public BoxState {
         commanded = Set.copyOf(commanded);
         closed = Set.copyOf(closed);
-    }
-
-    /** Relays that are not where they should be. */
-    public List<Integer> wrong() {
-        Set<Integer> wrong = new TreeSet<>(commanded);
-        wrong.addAll(closed);
-        wrong.removeIf(r -> commanded.contains(r) == closed.contains(r));
-        return List.copyOf(wrong);
-    }
-
-    /** Whether it answers and every relay is where it should be. */
-    public boolean isRight() {
-        return contact && wrong().isEmpty();
     }
 }

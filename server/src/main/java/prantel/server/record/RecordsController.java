@@ -1,5 +1,6 @@
 package prantel.server.record;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -19,7 +20,6 @@ import prantel.core.quantity.Check;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Assessments.FoundRecord;
 import prantel.server.assessment.Assessments.WantedRecords;
-import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 
@@ -48,14 +48,14 @@ class RecordsController {
 
     record RecordLine(
             String assessmentId,
-            String candidate,
-            String assessor,
-            String rig,
-            String scheme,
-            String verdict,
-            boolean brokenOff,
-            boolean overridden,
-            OffsetDateTime at) {}
+            @JsonUnwrapped RecordOf of,
+            @JsonUnwrapped RecordEnd end) {}
+
+    /** Who, on which rig, by which scheme. */
+    record RecordOf(String candidate, String assessor, String rig, String scheme) {}
+
+    /** How it ended. */
+    record RecordEnd(String verdict, boolean brokenOff, boolean overridden, OffsetDateTime at) {}
 
     /** What can be chosen to look for. */
     record RecordChoices(List<RecordChoice> rigs, List<RecordChoice> schemes, List<RecordChoice> outcomes) {}
@@ -103,16 +103,21 @@ class RecordsController {
     }
 
     private RecordLine line(FoundRecord r) {
+        Assessments.Decided decided = r.decided();
         return new RecordLine(
                 r.assessmentId(),
-                r.candidate(),
-                r.assessor(),
-                workshop.rig(new DocumentRef(r.rigId(), r.rigVersion())).name(),
-                schemes.scheme(new DocumentRef(r.schemeId(), r.schemeVersion())).name(),
-                r.isBrokenOff() ? "Broken off" : Verdict.valueOf(r.verdict()).words(),
-                r.isBrokenOff(),
-                r.overridden(),
-                r.at());
+                new RecordOf(
+                        r.candidate(),
+                        r.assessor(),
+                        workshop.rig(r.rig()).name(),
+                        schemes.scheme(r.scheme()).name()),
+                new RecordEnd(
+                        decided.brokenOff()
+                                ? "Broken off"
+                                : Verdict.valueOf(decided.verdict()).words(),
+                        decided.brokenOff(),
+                        decided.overridden(),
+                        decided.at()));
     }
 
     private RecordChoices choices() {

@@ -56,13 +56,15 @@ class ClearController {
      * The rig as it is.
      *
      * @param relaysIn relays of the bay's box that are still in
+     * @param boxSilent whether it does not answer: its plug may be taken out then
      */
     record ClearRig(
             @Nullable OffsetDateTime clearedAt,
             boolean live,
             List<ToRemove> faults,
             List<Integer> relaysIn,
-            String boxSays) {}
+            String boxSays,
+            boolean boxSilent) {}
 
     /** What proves it healthy. */
     record ClearProof(
@@ -153,7 +155,8 @@ class ClearController {
         BoxTruth truth = equipment.truth(assessment);
         String whyNot = whyNot(assessment, truth, toRemove, checks);
         return new ClearView(
-                new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, truth.in(), truth.words()),
+                new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, truth.in(), truth.words(),
+                        truth.heard() instanceof BoxTruth.Heard.Silent),
                 new ClearProof(
                         checks,
                         equipment.hasTester(assessment),

@@ -128,15 +128,26 @@ class ProofController {
      */
     record StepDone(String state, String by, @Nullable OffsetDateTime at, boolean seen) {}
 
-    /** @param wrong relays that are not where they should be */
     record BoxView(
+            @JsonUnwrapped BoxHeard heard, @JsonUnwrapped BoxTrouble trouble) {}
+
+    /** What it was told and what it says. */
+    record BoxHeard(
             boolean contact,
             boolean armed,
             List<Integer> commanded,
             List<Integer> closed,
-            List<Integer> wrong,
             @Nullable OffsetDateTime heardAt,
             String says) {}
+
+    /**
+     * What is the matter with it.
+     *
+     * @param wrong relays that are not where they should be
+     * @param matter in words; empty for nothing
+     * @param mayUnplug whether somebody may say that its plug is out of the rig
+     */
+    record BoxTrouble(List<Integer> wrong, String matter, boolean mayUnplug) {}
 
     record JustThis(String eventId) {}
 
@@ -283,7 +294,7 @@ class ProofController {
                         assessment.relaysOutSince(),
                         whyNot.isEmpty(),
                         whyNot),
-                new ProofSetting(steps, box == null ? null : boxView(box, wanted(assessment))),
+                new ProofSetting(steps, box == null ? null : boxView(box, wanted(assessment), equipment.truth(assessment), assessment)),
                 new ProofReadings(
                         checks,
                         equipment.hasTester(assessment),
@@ -305,15 +316,23 @@ class ProofController {
                                 .toList());
     }
 
-    private static BoxView boxView(BoxState state, List<Integer> wanted) {
+    private static BoxView boxView(BoxState state, List<Integer> wanted, BoxTruth truth, Assessment assessment) {
+        boolean silent = truth.heard() instanceof BoxTruth.Heard.Silent;
         return new BoxView(
-                state.contact(),
-                state.contact() && !wanted.isEmpty() && state.closed().equals(Set.copyOf(wanted)),
-                sorted(state.commanded()),
-                sorted(state.closed()),
-                state.wrong(),
-                state.heardAt(),
-                state.says());
+                new BoxHeard(
+                        state.contact(),
+                        state.contact() && !wanted.isEmpty() && state.closed().equals(Set.copyOf(wanted)),
+                        sorted(state.commanded()),
+                        sorted(state.closed()),
+                        state.heardAt(),
+                        state.says()),
+                new BoxTrouble(
+                        truth.matters().stream()
+                                .flatMap(m -> m.relays().stream())
+                                .sorted()
+                                .toList(),
+                        truth.words(),
+                        silent && assessment.lockedOffAt() != null && assessment.energisedAt() == null));
     }
 
     private static List<Integer> sorted(Set<Integer> relays) {

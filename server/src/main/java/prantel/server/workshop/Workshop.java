@@ -317,6 +317,12 @@ public class Workshop {
         mapper.setFaultBox(bayId, next);
     }
 
+    /** The same box, found elsewhere since the last start: only the demo's simulated ones move. */
+    @Transactional
+    public void moveFaultBox(String bayId, String address) {
+        mapper.setFaultBox(bayId, address(bayId, address, "box"));
+    }
+
     boolean isInUse(String bayId) {
         return mapper.assessmentIn(bayId) != null;
     }

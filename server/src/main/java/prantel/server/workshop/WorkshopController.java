@@ -1,5 +1,6 @@
 package prantel.server.workshop;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.LocalDate;
@@ -31,16 +32,20 @@ class WorkshopController {
 
     record WorkshopView(List<BayLine> bays, List<FileLine> rigs, List<TesterLine> testers) {}
 
-    /** @param retired not in use any more @param inUse whether somebody is in it */
     record BayLine(
             String id,
             int number,
-            String rigId,
-            String rig,
-            String faultBox,
-            String benchTester,
-            boolean retired,
-            boolean inUse) {}
+            @JsonUnwrapped BayRig rig,
+            @JsonUnwrapped BayDevices devices,
+            @JsonUnwrapped BayUse use) {}
+
+    record BayRig(String rigId, String rig) {}
+
+    /** Addresses, host:port; empty for none. */
+    record BayDevices(String faultBox, String benchTester) {}
+
+    /** @param retired not in use any more @param inUse whether somebody is in it at this moment */
+    record BayUse(boolean retired, boolean inUse) {}
 
     record FileLine(String id, String label, int version, boolean retired) {}
 
@@ -70,12 +75,11 @@ class WorkshopController {
                         .map(b -> new BayLine(
                                 b.bayId(),
                                 b.number(),
-                                b.rigId(),
-                                workshop.rigOf(b).name(),
-                                b.faultBox() == null ? "" : b.faultBox(),
-                                b.benchTester() == null ? "" : b.benchTester(),
-                                b.retired(),
-                                workshop.isInUse(b.bayId())))
+                                new BayRig(b.rigId(), workshop.rigOf(b).name()),
+                                new BayDevices(
+                                        b.faultBox() == null ? "" : b.faultBox(),
+                                        b.benchTester() == null ? "" : b.benchTester()),
+                                new BayUse(b.retired(), workshop.isInUse(b.bayId()))))
                         .toList(),
                 Stream.concat(
                                 workshop.rigs().stream().map(r -> rig(r, false)),

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import prantel.core.fault.BoxTruth;
 import prantel.devices.SimulatedFaultBox;
 import prantel.server.web.Refusal;
 import prantel.server.workshop.Bay;
@@ -61,7 +62,7 @@ class FaultBoxesTest {
     void whatIsCommandedIsReadBack() {
         BoxState armed = boxes.command(BAY, List.of(2, 5));
         assertThat(armed.closed()).containsExactlyInAnyOrder(2, 5);
-        assertThat(armed.isRight()).isTrue();
+        assertThat(boxes.truth(BAY, List.of(2, 5), false).isAsTold()).isTrue();
         assertThat(boxes.command(BAY, List.of()).closed()).isEmpty();
         assertThat(box.closed()).isEmpty();
     }
@@ -71,8 +72,10 @@ class FaultBoxesTest {
         box.stick(2, false);
         box.stick(7, true);
         BoxState armed = boxes.command(BAY, List.of(2, 5));
-        assertThat(armed.wrong()).containsExactly(2, 7);
-        assertThat(armed.isRight()).isFalse();
+        assertThat(armed.closed()).isNotEmpty();
+        BoxTruth truth = boxes.truth(BAY, List.of(2, 5), false);
+        assertThat(truth.relays(BoxTruth.Trouble.NOT_IN)).containsExactly(2);
+        assertThat(truth.relays(BoxTruth.Trouble.NOT_COMMANDED)).containsExactly(7);
     }
 
     @Test
@@ -88,7 +91,7 @@ class FaultBoxesTest {
             boxes.command(BAY, List.of(1));
             assertThat(refusal(second, List.of(4)).getMessage()).contains("held by another server");
             assertThat(box.closed()).containsExactly(1);
-            await().untilAsserted(() -> assertThat(second.of(BAY).orElseThrow().wrong())
+            await().untilAsserted(() -> assertThat(second.truth(BAY, List.of(), false).relays(BoxTruth.Trouble.NOT_COMMANDED))
                     .as("it may look, and sees a relay in that it did not command")
                     .containsExactly(1));
             boxes.command(BAY, List.of());

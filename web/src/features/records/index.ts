@@ -1,0 +1,1 @@
+export { RecordsPage } from "./RecordsPage";
