@@ -24,7 +24,7 @@ import prantel.formats.TesterFile;
 final class Inputs {
     private static final long LARGEST_BYTES = 64L * 1024 * 1024;
 
-    @Parameters(index = "0", paramLabel = "RIG", description = "Rig file (JSON)")
+    @Parameters(index = "0", paramLabel = "RIG", description = "Rig file (JSON); - for standard input")
     @SuppressWarnings("NullAway.Init") // picocli fills it
     Path rig;
 
@@ -76,17 +76,36 @@ final class Inputs {
 
     /** Reads a file; problems are given the file's name. */
     static <T> T read(Path path, Function<byte[], T> reader) {
-        byte[] bytes;
+        return of(path, bytes(path), reader);
+    }
+
+    /** Standard input, which can be read only once. */
+    private static byte @Nullable [] standardInput;
+
+    /** @param path of a file; "-" for standard input */
+    static byte[] bytes(Path path) {
         try {
+            if (path.toString().equals("-")) {
+                byte[] read = standardInput;
+                if (read == null) {
+                    read = System.in.readAllBytes();
+                    standardInput = read;
+                }
+                return read;
+            }
             if (Files.size(path) > LARGEST_BYTES) {
                 throw new ProblemsException(new Problem(
                         "too-large", path.toString(), Files.size(path) + " bytes", "this is no file of Prantel's"));
             }
-            bytes = Files.readAllBytes(path);
+            return Files.readAllBytes(path);
         } catch (IOException e) {
             throw new ProblemsException(
                     new Problem("no-file", path.toString(), "", "cannot be read; check the name and your rights"));
         }
+    }
+
+    /** What is read of a file's bytes; problems are given its name. */
+    static <T> T of(Path path, byte[] bytes, Function<byte[], T> reader) {
         try {
             return reader.apply(bytes);
         } catch (ProblemsException e) {

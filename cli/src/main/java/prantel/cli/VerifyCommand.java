@@ -28,7 +28,7 @@ final class VerifyCommand implements Runnable {
         spec.commandLine()
                 .getOut()
                 .println("It fits itself: nothing was changed by accident. Assessment " + content.pinned().assessmentId() + " of "
-                        + content.pinned().candidateId() + ", " + events.size() + " event(s)"
+                        + content.pinned().candidateId() + ", " + Words.count(events.size(), "event")
                         + (events.isEmpty()
                                 ? ""
                                 : " from " + events.getFirst().at() + " to "

@@ -23,6 +23,11 @@ final class Words {
         };
     }
 
+    /** "1 box", "2 boxes". */
+    static String count(int count, String of) {
+        return count + " " + of + (count == 1 ? "" : of.endsWith("x") ? "es" : "s");
+    }
+
     private static String joined(Stream<String> words) {
         return words.collect(Collectors.joining(" or "));
     }

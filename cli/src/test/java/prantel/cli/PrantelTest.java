@@ -102,6 +102,29 @@ class PrantelTest {
     }
 
     @Test
+    void checkTellsATesterASchemeAndASetOfFaultsFromARig() {
+        Path demo = Path.of("../demo");
+        assertThat(run("check", demo.resolve("t1.tester.json"))).isZero();
+        assertThat(printed()).contains("is sound").contains("leads").doesNotContain("circuit");
+        assertThat(run("check", demo.resolve("toll-cottage.faults.json"))).isEqualTo(2);
+        assertThat(complained()).contains("check RIG --faults");
+        assertThat(run("schemes")).isZero();
+        assertThat(printed()).contains("ring-drill");
+    }
+
+    @Test
+    void checkReadsStandardInput() throws IOException {
+        var before = System.in;
+        try (var in = Files.newInputStream(rig)) {
+            System.setIn(in);
+            assertThat(run("check", Path.of("-"))).isZero();
+            assertThat(printed()).contains("is sound");
+        } finally {
+            System.setIn(before);
+        }
+    }
+
+    @Test
     void brokenFilesNameFilePlaceAndMendAndExitWithTwo() throws IOException {
         Path bad = Files.writeString(
                 folder.resolve("bad.rig.json"),
@@ -135,7 +158,7 @@ class PrantelTest {
     @Test
     void checkSaysThatFilesAreSound() {
         assertThat(run("check", rig, "--faults", faults)).isZero();
-        assertThat(printed()).contains("is sound").contains("1 fault(s)");
+        assertThat(printed()).contains("is sound").contains("1 fault.");
     }
 
     @Test

@@ -49,19 +49,6 @@ public final class SchemeFile {
         return scheme;
     }
 
-    /** Whether a file says that it is one. What cannot be read at all is none. */
-    public static boolean isScheme(byte[] bytes) {
-        try {
-            return JsonFile.MAPPER
-                    .readTree(Utf8.text(bytes))
-                    .path("format")
-                    .asString("")
-                    .startsWith("prantel-scheme-");
-        } catch (tools.jackson.core.JacksonException | ProblemsException e) {
-            return false;
-        }
-    }
-
     private Scheme scheme() {
         About about = file.part("", this::about);
         Practice practice = practice(root.path("practice"));

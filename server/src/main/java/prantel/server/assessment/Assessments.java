@@ -11,7 +11,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.regex.Pattern;
@@ -64,6 +66,7 @@ public class Assessments implements SmartLifecycle {
     private final TransactionTemplate transactions;
     private final Cache<String, Assessment> states =
             Caffeine.newBuilder().maximumSize(STATES_HELD).build();
+    private final Set<String> unreadable = ConcurrentHashMap.newKeySet();
     private boolean running;
 
     Assessments(
@@ -200,7 +203,10 @@ public class Assessments implements SmartLifecycle {
                 found.add(get(id));
             } catch (RuntimeException e) {
                 // one record that cannot be read must not take the room down with it
-                LOG.error("Assessment {} cannot be read", id, e);
+                // once: polls ask for it every few seconds
+                if (unreadable.add(id)) {
+                    LOG.error("Assessment {} cannot be read", id, e);
+                }
             }
         }
         return found;

@@ -24,8 +24,6 @@ import prantel.server.setting.FaultSetLibrary;
 import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What stands in the workshop today: Petra Lindholm's sheet, handed in and waiting to be marked, and a newer rig for her bay. */
 @Component
@@ -39,7 +37,6 @@ class DemoToday {
     private final Explorations explorations;
     private final FaultSetLibrary library;
     private final Schemes schemes;
-    private final JsonMapper json = new JsonMapper();
 
     DemoToday(
             Workshop workshop,
@@ -72,13 +69,7 @@ class DemoToday {
     }
 
     private void handedInSheet() throws IOException {
-        JsonNode who = json.readTree(DemoData.file("petra-lindholm.assessment.json"));
-        Assessment prepared = assessments.prepare(
-                who.get("bay").asString(),
-                who.get("candidate").asString(),
-                who.get("tester").asString(),
-                schemes.newest(who.get("scheme").asString()),
-                who.get("assessor").asString());
+        Assessment prepared = assessments.prepare("bay-1", "petra", "t1", schemes.newest("workshop"), ASSESSOR);
         String id = prepared.id();
         Rig rig = keys.rig(prepared);
         String faults = new String(

@@ -1,6 +1,8 @@
 package prantel.server.floor;
 
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -14,6 +16,7 @@ import prantel.server.assessment.Keys;
 @Component
 class Progress {
     private static final Logger LOG = LoggerFactory.getLogger(Progress.class);
+    private static final Set<String> TOLD = ConcurrentHashMap.newKeySet();
     static final String UNREADABLE = "This record cannot be read in full";
 
     private final Keys keys;
@@ -27,7 +30,10 @@ class Progress {
         try {
             return read.get();
         } catch (RuntimeException e) {
-            LOG.error("Assessment {} cannot be shown on the Floor", a.id(), e);
+            // once: the Floor is asked every few seconds
+            if (TOLD.add(a.id())) {
+                LOG.error("Assessment {} cannot be shown on the Floor", a.id(), e);
+            }
             return otherwise.get();
         }
     }

@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -46,6 +47,7 @@ class RequestLimits extends OncePerRequestFilter {
     private static final long LEAST_FREE = 64L * 1024 * 1024;
 
     private final FairTurns arriving = new FairTurns(ARRIVING_AT_ONCE, ARRIVING_FROM_ONE, MOST_WAITING);
+    private final AtomicBoolean spaceUnknown = new AtomicBoolean();
     private final PrantelSettings settings;
     private final Answers answers;
 
@@ -118,7 +120,10 @@ class RequestLimits extends OncePerRequestFilter {
         try {
             return Files.getFileStore(settings.dataFolder()).getUsableSpace() < LEAST_FREE;
         } catch (IOException e) {
-            LOG.warn("Free space of {} cannot be told: {}", settings.dataFolder(), e.getMessage());
+            // once: whoever sends requests must not fill the disk with it
+            if (!spaceUnknown.getAndSet(true)) {
+                LOG.warn("Free space of {} cannot be told: {}", settings.dataFolder(), e.getMessage());
+            }
             return false;
         }
     }
