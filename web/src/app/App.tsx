@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import {
   AccountPage,
@@ -47,6 +47,10 @@ export function App() {
   const client = useQueryClient();
   const [leaving, setLeaving] = useState(isLeaving);
   const who = session.data?.person?.id;
+  const tablet = useRef(false);
+  useEffect(() => {
+    if (session.data?.person) tablet.current = session.data.person.sheet !== null;
+  }, [session.data]);
   const at = useLocation().pathname;
   // a tablet is let in to another sheet whoever was signed in before
   const pairing = at === "/pair";
@@ -79,7 +83,10 @@ export function App() {
       {({ person, demo, setUpNeeded }) => {
         if (setUpNeeded) return <SetUpPage />;
         if (pairing) return <PairPage />;
-        if (!person) return at === "/invitation" ? <InvitationPage /> : <SignInPage demo={demo} />;
+        if (!person && at === "/invitation") return <InvitationPage />;
+        // a tablet has no password to come in by: it waits for the next code
+        if (!person && tablet.current) return <PairPage ended />;
+        if (!person) return <SignInPage demo={demo} />;
         const may = placesOf(person);
         return (
           <Shell key={person.id} person={person} demo={demo}>

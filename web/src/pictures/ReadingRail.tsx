@@ -12,8 +12,9 @@ const H = 44;
 const Y = 20;
 const PAD = 20;
 
-/** One reading on a logarithmic rail: limit, healthy value, expected band, recorded value. */
+/** One reading on a logarithmic rail: limit, healthy value, expected band, recorded value. Words have none. */
 export function ReadingRail({ line }: Props) {
+  if (line.axis === "") return <span />;
   const scale = rail([
     line.band?.lowOhms ?? null,
     line.band?.highOhms ?? null,
@@ -53,7 +54,7 @@ export function ReadingRail({ line }: Props) {
         <g key={d}>
           <line x1={x(d)} x2={x(d)} y1={Y - 4} y2={Y + 4} stroke="var(--frame)" opacity={0.7} />
           <text x={x(d)} y={H - 4} fontSize={11} textAnchor="middle" style={{ fill: "var(--ink2)" }}>
-            {axisLabel(d)}
+            {axisLabel(d, line.axis)}
           </text>
         </g>
       ))}

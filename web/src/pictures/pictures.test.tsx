@@ -106,9 +106,24 @@ describe("ReadingRail", () => {
     healthy: "0.72 Ω",
     healthyOhms: 0.72,
     expectedOhms: 1.34,
+    axis: "Ω",
     band: { lowOhms: 1.18, highOhms: 1.5 },
     limit: { atMost: true, ohms: 1.4, shown: "≤ 1.40 Ω", source: "", working: "" },
   } as unknown as Schemas["Line"];
+
+  it("draws no scale where words are read, and volts in volts", () => {
+    const { rerender } = render(<ReadingRail line={{ ...line, axis: "" }} />);
+    expect(screen.queryByRole("img")).not.toBeInTheDocument();
+    const volts = {
+      healthyOhms: 230,
+      expectedOhms: 230,
+      writtenOhms: 100,
+      band: { lowOhms: 207, highOhms: 253 },
+    };
+    rerender(<ReadingRail line={{ ...line, ...volts, limit: null, axis: "V" } as typeof line} />);
+    expect(screen.getByText("100 V")).toBeInTheDocument();
+    expect(screen.queryByText(/Ω/)).not.toBeInTheDocument();
+  });
 
   it("says in words where the reading lies", () => {
     render(<ReadingRail line={line} />);

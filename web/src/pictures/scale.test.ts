@@ -41,5 +41,9 @@ describe("scales", () => {
     expect(axisLabel(0.5)).toBe("0.5 Ω");
     expect(axisLabel(1e6)).toBe("1 MΩ");
     expect(axisLabel(99900)).toBe("99.9 kΩ");
+    expect(axisLabel(100, "V")).toBe("100 V");
+    expect(axisLabel(1000, "A")).toBe("1 kA");
+    expect(axisLabel(0.01, "A")).toBe("10 mA");
+    expect(axisLabel(40, "ms")).toBe("40 ms");
   });
 });

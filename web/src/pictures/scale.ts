@@ -70,12 +70,26 @@ export function rail(values: (number | null | undefined)[]): RailScale {
   };
 }
 
-/** Ω in the unit people use at that size: for axis labels only, readings come with their unit from the server. */
-export function axisLabel(ohms: number): string {
-  if (ohms >= 1e9) return `${trim(ohms / 1e9)} GΩ`;
-  if (ohms >= 1e6) return `${trim(ohms / 1e6)} MΩ`;
-  if (ohms >= 1e3) return `${trim(ohms / 1e3)} kΩ`;
-  return `${trim(ohms)} Ω`;
+const LARGER: Record<string, [number, string][]> = {
+  Ω: [
+    [1e9, "GΩ"],
+    [1e6, "MΩ"],
+    [1e3, "kΩ"],
+  ],
+  A: [[1e3, "kA"]],
+  ms: [[1e3, "s"]],
+};
+const SMALLER: Record<string, [number, string]> = { A: [1e-3, "mA"] };
+
+/**
+ * A value in the unit people use at that size: for axis labels only, readings come with their unit from the server.
+ * @param unit of the value: Ω, A, V, ms
+ */
+export function axisLabel(value: number, unit = "Ω"): string {
+  const small = SMALLER[unit];
+  const [size, symbol] =
+    LARGER[unit]?.find(([least]) => value >= least) ?? (small && value < 1 ? small : [1, unit]);
+  return `${trim(value / size)} ${symbol}`;
 }
 
 function trim(value: number): string {

@@ -8,6 +8,7 @@ const line: Line = {
   step: "INSULATION",
   circuit: "sockets",
   station: null,
+  axis: "Ω",
   quantity: "Insulation L–E",
   where: "at 500 V",
   asked: true,

@@ -129,11 +129,18 @@ function Entry({ id, me, view }: { id: string; me: string; view: Schemas["PaperV
         </Button>
       </div>
       <ProblemNote error={handIn.error} />
-      {state.refused.map((r) => (
-        <p key={r.write.eventId} role="alert" className="mb-2 border-l-4 border-caution bg-caution-soft p-2">
-          <b>“{r.write.text}” was not kept.</b> {r.error.problems.map(sentence).join(" ")}
-        </p>
-      ))}
+      {state.refused.length > 0 && (
+        <div role="alert" className="mb-2 border-l-4 border-caution bg-caution-soft p-2">
+          {state.refused.map((r) => (
+            <p key={r.write.eventId}>
+              <b>“{r.write.text}” was not kept.</b> {r.error.problems.map(sentence).join(" ")}
+            </p>
+          ))}
+          <Button className="mt-1" onClick={() => entries.dismiss()}>
+            I have read it
+          </Button>
+        </div>
+      )}
       <ol aria-label="Boxes of the sheet" className="bg-sheet">
         {now.map((line, i) => (
           <Row
@@ -185,7 +192,7 @@ function Row({ line: { box }, heading: title, current, onGo, onBack, onKeep }: R
           <Typing key={box.slot} box={box} onBack={onBack} onKeep={onKeep} />
         ) : (
           <span className={classes("tabular-nums", box.mend !== "" && "text-caution")}>
-            <b>{box.text}</b> <span className="text-ink2">{box.text && box.unit}</span>
+            <b>{box.text}</b> <span className="text-ink2">{/\d\+?$/.test(box.text) && box.unit}</span>
           </span>
         )}
         <span className="text-center" aria-hidden={!box.judged}>

@@ -9,7 +9,8 @@ import { ProblemNote } from "../../ui/States";
 import { sessionQueries, tellOtherTabs } from "./queries";
 
 /** A tablet at a bay: eight figures let it in to the one sheet, without a password where others look. */
-export function PairPage() {
+/** @param ended whether this tablet was let in before and is signed out now */
+export function PairPage({ ended = false }: { ended?: boolean }) {
   const [params] = useSearchParams();
   const [code, setCode] = useState(params.get("code") ?? "");
   const client = useQueryClient();
@@ -31,6 +32,12 @@ export function PairPage() {
     <main className="mx-auto max-w-[520px] px-5 pt-16">
       <h1 className="mb-6 text-[28px] font-bold">Prantel</h1>
       <Pane title="This tablet, this sheet" aside="the code is on your assessor’s screen">
+        {ended && (
+          <p role="status" className="mb-4 border-l-4 border-work bg-work-soft p-3">
+            This tablet is signed out: the sheet is handed in, or another tablet was let in to it. What was
+            written is kept. For another sheet ask for its code.
+          </p>
+        )}
         <form onSubmit={submit} className="space-y-4">
           <TextField
             label="Eight figures"

@@ -274,7 +274,7 @@ function HandStep({ step, writing, disabled, onTick }: StepProps) {
         <label className="mt-1 ml-9 flex gap-3">
           <input
             type="checkbox"
-            className="mt-0.5 size-5 accent-[var(--work)]"
+            className="mt-0.5 size-6 accent-[var(--work)]"
             checked={ticked("SEEN", step.seen)}
             disabled={disabled}
             onChange={(e) => onTick("SEEN", e.target.checked)}

@@ -34,8 +34,10 @@ export function SheetPage({ me }: { me: string }) {
             <Refused state={state} onDismiss={() => outbox.dismiss()} />
             <Confirm id={id} view={view} />
             <Tabs.Root value={at} onValueChange={setShown}>
-              <div className="mb-3 flex items-end gap-3 border-b border-line">
-                <Tabs.List aria-label="Tests" className="flex min-w-0 flex-1 overflow-x-auto sm:flex-wrap">
+              <StepPicker view={view} at={at} onChoose={setShown} />
+              <div className="mb-3 hidden items-end gap-3 border-b border-line sm:flex">
+                {/* what only screen readers read stays inside: it made the page thousands of pixels wide */}
+                <Tabs.List aria-label="Tests" className="relative flex min-w-0 flex-1 flex-wrap">
                   {view.steps.map((step) => (
                     <StepTab key={step.id} step={step} />
                   ))}
@@ -112,16 +114,62 @@ function Tab({ value, children }: { value: string; children: ReactNode }) {
   );
 }
 
+/** On a phone: which test it is, the one before and the one after, and all of them in a list. */
+function StepPicker({ view, at, onChoose }: { view: SheetView; at: string; onChoose: (id: string) => void }) {
+  const ids = [...view.steps.map((s) => s.id), FAULTS];
+  const here = ids.indexOf(at);
+  const to = (by: number, words: string, sign: string) => (
+    <Button
+      large
+      className="!px-3"
+      aria-label={words}
+      disabled={ids[here + by] === undefined}
+      onClick={() => onChoose(ids[here + by] ?? at)}
+    >
+      {sign}
+    </Button>
+  );
+  return (
+    <div className="sticky top-0 z-10 mb-3 flex items-end gap-2 border-b border-line bg-ground py-2 sm:hidden">
+      {to(-1, "The test before", "‹")}
+      <label className="min-w-0 flex-1">
+        <span className="block text-[14px] text-ink2">
+          Test {here + 1} of {ids.length}
+        </span>
+        <select
+          value={at}
+          onChange={(e) => onChoose(e.target.value)}
+          className="min-h-12 w-full rounded-md border border-ink2 bg-sheet px-2 text-[17px] font-bold"
+        >
+          {view.steps.map((step) => (
+            <option key={step.id} value={step.id}>
+              {SIGNS[stateOf(step)]} {step.label}
+            </option>
+          ))}
+          <option value={FAULTS}>Faults I found</option>
+        </select>
+      </label>
+      {to(1, "The test after", "›")}
+    </div>
+  );
+}
+
+const SIGNS = { closed: "–", filled: "●", begun: "◐", open: "○" };
+
+function stateOf(step: Step): keyof typeof SIGNS {
+  const open = openIn(step);
+  return step.closedBecause ? "closed" : open === 0 ? "filled" : open < boxesIn(step) ? "begun" : "open";
+}
+
 /** ● filled, ◐ begun, ○ open, – closed: by shape, and in words for who cannot see it. */
 function StepTab({ step }: { step: Step }) {
   const open = openIn(step);
   const all = boxesIn(step);
-  const state = step.closedBecause ? "closed" : open === 0 ? "filled" : open < all ? "begun" : "open";
-  const sign = { closed: "–", filled: "●", begun: "◐", open: "○" }[state];
+  const state = stateOf(step);
   return (
     <Tab value={step.id}>
       <span aria-hidden="true" className="mr-1.5 text-work">
-        {sign}
+        {SIGNS[state]}
       </span>
       {step.label}
       <span className="sr-only">

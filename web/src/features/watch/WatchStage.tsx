@@ -148,6 +148,11 @@ export function WatchStage({ id, bay }: Props) {
                 {w.open && !w.stop && <SafetyStop onStop={(what) => stops.write({ what })} />}
               </span>
             </div>
+            {w.live && (
+              <p className="text-[16px] font-semibold text-caution">
+                Live: supervised only, your whole attention. Fused probes, covers on, bystanders out.
+              </p>
+            )}
             <Stopping
               state={stopping}
               onAgain={(what) => stops.write({ what })}

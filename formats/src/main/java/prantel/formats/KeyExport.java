@@ -122,17 +122,8 @@ public final class KeyExport {
         };
     }
 
-    /** The unit of bands and limits; empty where words are found. */
     private static String baseUnit(Slot slot) {
-        return switch (slot.boxUnit().dimension()) {
-            case RESISTANCE -> "Ω";
-            case VOLTAGE -> "V";
-            case CURRENT -> "A";
-            case TIME -> "ms";
-            case LENGTH -> "m";
-            case AREA -> "mm²";
-            case WORDS -> "";
-        };
+        return slot.boxUnit().dimension().baseSymbol();
     }
 
     /** One row a box, RFC 4180; the columns {@code slot} and an added {@code reading} make a readings file of it. */

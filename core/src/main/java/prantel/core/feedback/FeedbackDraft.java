@@ -275,11 +275,10 @@ public final class FeedbackDraft {
         return lines;
     }
 
-    private static String places(List<Finding> of) {
+    private String places(List<Finding> of) {
         String places = of.stream()
                 .limit(MOST_PLACES)
-                .map(f -> f.expectation().slot().quantity() + ", "
-                        + f.expectation().slot().where() + ": you wrote "
+                .map(f -> f.expectation().slot().title(sheet.key().rig()) + ": you wrote "
                         + f.written().asWritten())
                 .collect(Collectors.joining("; "));
         return of.size() > MOST_PLACES ? places + "; and " + (of.size() - MOST_PLACES) + " more" : places;

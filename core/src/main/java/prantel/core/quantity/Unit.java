@@ -22,19 +22,24 @@ public enum Unit {
 
     /** What a unit measures; only units of one dimension convert into each other. */
     public enum Dimension {
-        /** Base unit Ω. */
-        RESISTANCE,
-        /** Base unit V. */
-        VOLTAGE,
-        /** Base unit A. */
-        CURRENT,
-        /** Base unit ms. */
-        TIME,
-        /** Base unit m. */
-        LENGTH,
-        /** Base unit mm². */
-        AREA,
-        WORDS
+        RESISTANCE("Ω"),
+        VOLTAGE("V"),
+        CURRENT("A"),
+        TIME("ms"),
+        LENGTH("m"),
+        AREA("mm²"),
+        WORDS("");
+
+        private final String baseSymbol;
+
+        Dimension(String baseSymbol) {
+            this.baseSymbol = baseSymbol;
+        }
+
+        /** The unit that values are computed in; empty for words. */
+        public String baseSymbol() {
+            return baseSymbol;
+        }
     }
 
     private final String symbol;

@@ -167,10 +167,10 @@ class FeedbackController {
                                 given.lines(), given.faults() != null, accounts.nameOf(given.by()), given.at()));
     }
 
-    private static BoxLabel box(Slot slot, Assessment a) {
+    private BoxLabel box(Slot slot, Assessment a) {
         Assessment.Entry<String> entry = a.readings().get(slot.id().value());
         return new BoxLabel(
-                slot.id().value(), slot.quantity() + ", " + slot.where(), entry == null ? "" : entry.value());
+                slot.id().value(), slot.title(keys.rig(a)), entry == null ? "" : entry.value());
     }
 
     private List<Feedback.Sentence> draft(Assessment a, Given marks, Set<SlotId> ofTheRig, boolean named) {

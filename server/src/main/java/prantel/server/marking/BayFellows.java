@@ -66,9 +66,7 @@ public class BayFellows {
         for (Alike a : alike.subList(0, Math.min(MOST_TOLD, alike.size()))) {
             Slot slot = sheet.key().expectation(a.slot()).slot();
             text.append(slots.isEmpty() ? "" : "; ")
-                    .append(slot.quantity())
-                    .append(", ")
-                    .append(slot.where())
+                    .append(slot.title(sheet.key().rig()))
                     .append(", ")
                     .append(a.side().name().toLowerCase(Locale.ROOT).replace('_', ' '));
             slots.append(slots.isEmpty() ? "" : " ").append(a.slot().value());

@@ -142,8 +142,13 @@ record MarkingView(
         }
     }
 
-    /** Within what it may lie, with why, and its limit. */
+    /**
+     * Within what it may lie, with why, and its limit.
+     *
+     * @param axis unit of a scale to draw it on; empty for words
+     */
     record BoxBand(
+            String axis,
             Pictures.@Nullable Band band,
             List<ReasonLine> bandReasons,
             @Nullable LimitLine limit) {}
@@ -385,6 +390,7 @@ record MarkingView(
                 HeldAgainst.of(finding),
                 RigGives.of(e),
                 new BoxBand(
+                        slot.boxUnit().dimension().baseSymbol(),
                         Pictures.band(e.window()),
                         e.window() instanceof Window.Between
                                 ? reasons(slot, reasons.getOrDefault(slot.id(), List.of()))

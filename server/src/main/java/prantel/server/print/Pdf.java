@@ -1,6 +1,7 @@
 package prantel.server.print;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PDFontSupplier;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import java.io.ByteArrayOutputStream;
@@ -15,6 +16,11 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.templatemode.TemplateMode;
@@ -48,13 +54,15 @@ public class Pdf {
         String html =
                 templates.process(template, new Context(Locale.ROOT, Map.of("v", json.convertValue(view, Map.class))));
         try (ByteArrayOutputStream out = new ByteArrayOutputStream();
+                PDDocument document = new PDDocument();
                 BatikSVGDrawer drawer = new BatikSVGDrawer()) {
             PdfRendererBuilder builder = new PdfRendererBuilder();
             builder.usePdfUaAccessibility(true);
             builder.useFastMode();
             builder.useSVGDrawer(drawer);
-            builder.useFont(() -> font("SourceSans3-Regular.ttf"), FONT, REGULAR, FontStyle.NORMAL, true);
-            builder.useFont(() -> font("SourceSans3-Bold.ttf"), FONT, BOLD, FontStyle.NORMAL, true);
+            builder.usePDDocument(document);
+            builder.useFont(font("SourceSans3-Regular.ttf", document), FONT, REGULAR, FontStyle.NORMAL, true);
+            builder.useFont(font("SourceSans3-Bold.ttf", document), FONT, BOLD, FontStyle.NORMAL, true);
             builder.useUriResolver((base, uri) -> null);
             builder.withHtmlContent(html, "");
             builder.toStream(out);
@@ -75,7 +83,13 @@ public class Pdf {
                 .body(of(template, view));
     }
 
-    private static InputStream font(String name) {
-        return Objects.requireNonNull(Pdf.class.getClassLoader().getResourceAsStream(FOLDER + name));
+    /** Without its ligatures: a sign that stands for two letters is neither found nor read aloud ("a er" for "after"). */
+    private static PDFontSupplier font(String name, PDDocument document) throws IOException {
+        try (InputStream stream =
+                Objects.requireNonNull(Pdf.class.getClassLoader().getResourceAsStream(FOLDER + name))) {
+            TrueTypeFont font = new TTFParser(true).parse(new RandomAccessReadBuffer(stream));
+            font.setEnableGsub(false);
+            return new PDFontSupplier(PDType0Font.load(document, font, true));
+        }
     }
 }

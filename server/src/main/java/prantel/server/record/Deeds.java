@@ -11,6 +11,7 @@ import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Checklist;
 import prantel.core.scheme.Observation;
 import prantel.core.scheme.Question;
+import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 
@@ -21,10 +22,10 @@ final class Deeds {
     private final Map<String, String> boxes = new HashMap<>();
 
     /** @param names of accounts @param slots every box a reading may have been taken for */
-    Deeds(Scheme scheme, Function<String, String> names, List<Slot> slots) {
+    Deeds(Scheme scheme, Function<String, String> names, List<Slot> slots, Rig rig) {
         this.scheme = scheme;
         this.names = names;
-        slots.forEach(s -> boxes.put(s.id().value(), s.quantity() + ", " + s.where() + ","));
+        slots.forEach(s -> boxes.put(s.id().value(), s.title(rig) + ","));
     }
 
     private String box(String slot) {

@@ -2,11 +2,14 @@ package prantel.server.record;
 
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
@@ -14,6 +17,7 @@ import prantel.core.assessment.Opinions;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
+import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
@@ -29,6 +33,7 @@ import prantel.server.record.RecordView.MarkedLine;
 import prantel.server.record.RecordView.RecordFact;
 import prantel.server.record.RecordView.Signature;
 import prantel.server.record.RecordView.StationLine;
+import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
 /** Makes the complete record from the events of an assessment and the result its outcome was decided on. */
@@ -49,7 +54,7 @@ class Records {
     RecordView of(Assessment a) {
         List<Assessment.Recorded> events = assessments.history(a);
         Scheme scheme = keys.scheme(a);
-        Deeds deeds = new Deeds(scheme, accounts::nameOf, SlotPlan.sheet(keys.rig(a), keys.wholeScheme(a)));
+        Deeds deeds = new Deeds(scheme, accounts::nameOf, SlotPlan.sheet(keys.rig(a), keys.wholeScheme(a)), keys.rig(a));
         return new RecordView(
                 new RecordView.RecordHead(
                         a.id(), accounts.nameOf(a.fixed().candidateId()), facts(a, scheme), outcome(a)),
@@ -94,10 +99,23 @@ class Records {
                         scheme.name() + ", version " + versions.scheme().version()),
                 new RecordFact(
                         "Instrument",
-                        keys.tester(a).label() + ", version "
-                                + a.conduct().tester().version()),
+                        instruments(a)),
                 new RecordFact("Prepared", minute(a.fixed().preparedAt())),
                 new RecordFact("Rules", "engine " + versions.engine()));
+    }
+
+    /** Every instrument that was in use, in order: another one may have been taken up on the way. */
+    private String instruments(Assessment a) {
+        return Stream.concat(
+                        assessments.history(a).stream()
+                                .map(Assessment.Recorded::event)
+                                .filter(AssessmentEvent.InstrumentChanged.class::isInstance)
+                                .map(e -> ((AssessmentEvent.InstrumentChanged) e).tester()),
+                        Stream.of(a.fixed().versions().tester()))
+                .sorted(Comparator.comparing(t -> !t.equals(a.fixed().versions().tester())))
+                .distinct()
+                .map(t -> workshop.tester(new DocumentRef(t.id(), t.version())).label() + ", version " + t.version())
+                .collect(Collectors.joining("; then "));
     }
 
     private RecordView.RecordOutcome outcome(Assessment a) {
@@ -136,10 +154,11 @@ class Records {
             }
         }
         List<KeptReading> lines = new ArrayList<>();
+        Rig rig = keys.rig(a);
         for (Slot slot : keys.sheet(a)) {
             KeptText w = written.get(slot.id().value());
             if (w != null) {
-                lines.add(new KeptReading(slot.id().value(), slot.quantity(), slot.where(), w, judged(a, slot)));
+                lines.add(new KeptReading(slot.id().value(), slot.quantity(), slot.place(rig), w, judged(a, slot)));
             }
         }
         return lines;

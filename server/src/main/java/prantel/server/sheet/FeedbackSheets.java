@@ -78,10 +78,10 @@ public class FeedbackSheets {
                 + sheet.of().handedInAt().toLocalDate() + ".feedback.pdf";
     }
 
-    private static List<FeedbackSheet.OwnBox> boxes(Feedback.Sentence line, List<Slot> slots, Assessment a) {
+    private List<FeedbackSheet.OwnBox> boxes(Feedback.Sentence line, List<Slot> slots, Assessment a) {
         return slots.stream()
                 .filter(s -> line.slots().contains(s.id().value()))
-                .map(s -> new FeedbackSheet.OwnBox(s.quantity(), s.where(), written(s, a)))
+                .map(s -> new FeedbackSheet.OwnBox(s.quantity(), s.place(keys.rig(a)), written(s, a)))
                 .toList();
     }
 
