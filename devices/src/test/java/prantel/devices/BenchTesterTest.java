@@ -187,6 +187,50 @@ class BenchTesterTest {
         }
     }
 
+    /** A byte every few seconds held a request for over 45 s: the whole answer has one deadline. */
+    @Test
+    void anAnswerThatTricklesIsGivenUpInTime() throws Exception {
+        try (ServerSocket stranger = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            Thread.ofPlatform().daemon().start(() -> {
+                try (Socket s = stranger.accept()) {
+                    for (int i = 0; i < 100; i++) {
+                        s.getOutputStream().write('P');
+                        s.getOutputStream().flush();
+                        Thread.sleep(100);
+                    }
+                } catch (Exception e) {
+                    // given up, as it should be
+                }
+            });
+            long before = System.nanoTime();
+            assertThat(kind(() -> new BenchTesterClient("127.0.0.1", stranger.getLocalPort(), Duration.ofMillis(700))
+                            .close()))
+                    .isEqualTo(Kind.NO_CONTACT);
+            assertThat(Duration.ofNanos(System.nanoTime() - before)).isLessThan(Duration.ofSeconds(5));
+        }
+    }
+
+    /** Nobody reads through this server what some other service on the network says of itself. */
+    @Test
+    void aBannerIsNotQuoted() throws Exception {
+        for (String banner : new String[] {"SSH-2.0-secret_host_7\n", "-77,\"secret_host_7\"\n"}) {
+            try (ServerSocket stranger = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+                Thread.ofPlatform().daemon().start(() -> {
+                    try (Socket s = stranger.accept()) {
+                        s.getOutputStream().write(banner.getBytes(StandardCharsets.UTF_8));
+                        s.getOutputStream().flush();
+                        Thread.sleep(1000);
+                    } catch (Exception e) {
+                        // the test went on
+                    }
+                });
+                assertThatThrownBy(() ->
+                                new BenchTesterClient("127.0.0.1", stranger.getLocalPort(), Duration.ofSeconds(1)).close())
+                        .hasMessageNotContaining("secret");
+            }
+        }
+    }
+
     @Test
     void theProtocolIsTheOneThatIsDescribed() throws Exception {
         try (Socket s = new Socket("127.0.0.1", tester.port())) {

@@ -308,4 +308,81 @@ class AttacksTest {
         }
         assertThat(known).isEqualTo(unknown).containsExactly(401, 401, 401, 401, 401, 429, 429);
     }
+
+    private static <T> List<T> together(List<java.util.concurrent.Callable<T>> deeds) throws Exception {
+        try (var threads = java.util.concurrent.Executors.newFixedThreadPool(deeds.size())) {
+            List<T> done = new ArrayList<>();
+            for (var f : threads.invokeAll(deeds)) {
+                done.add(f.get());
+            }
+            return done;
+        }
+    }
+
+    private String newBay(int number) {
+        assertThat(Browser.of(mvc, "lea")
+                        .post("/api/workshop/bays", Map.of("number", number, "rig", "cabin"))
+                        .status())
+                .isEqualTo(200);
+        return "bay-" + number;
+    }
+
+    /** 9 of 25 were 500. */
+    @Test
+    @Order(90)
+    void oneEventIdOnTwoAssessmentsAtOnceIsKeptOnce() throws Exception {
+        String one = Bays.prepare(assessor, newBay(31), "lutz");
+        String other = Bays.prepare(assessor, newBay(32), "axel");
+        for (int round = 0; round < 12; round++) {
+            Map<String, Object> event = Bays.event();
+            List<Integer> statuses = together(List.of(
+                    () -> assessor.post(one + "/lock-off", event).status(),
+                    () -> assessor.post(other + "/lock-off", event).status()));
+            assertThat(statuses).as("round " + round).containsExactlyInAnyOrder(200, 409);
+        }
+    }
+
+    /** Up to four "saved" on the same base, and 15 × 500. */
+    @Test
+    @Order(91)
+    void fourSavesOfOneRigOnTheSameBaseMakeOneVersion() throws Exception {
+        Browser lead = Browser.of(mvc, "lea");
+        JsonNode page = lead.get("/api/rigs/kiosk").json();
+        int base = page.get("version").asInt();
+        List<java.util.concurrent.Callable<Browser.Answer>> saves = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            String file = page.get("file").asString().replaceFirst("\"name\" : \"[^\"]*\"", "\"name\" : \"Kiosk " + i + "\"");
+            saves.add(() -> lead.post("/api/rigs", Map.of("file", file, "basedOn", base)));
+        }
+        List<Browser.Answer> answers = together(saves);
+        assertThat(answers.stream().map(Browser.Answer::status)).containsOnlyOnce(200).containsOnly(200, 409);
+        assertThat(answers.stream().filter(a -> a.status() == 409).findFirst().orElseThrow().text())
+                .contains("was saved meanwhile by Lea West", "and changed");
+        assertThat(lead.get("/api/rigs/kiosk").json().get("version").asInt()).isEqualTo(base + 1);
+    }
+
+    @Test
+    @Order(92)
+    void wrongTextsForCheckReadingsAreBounded() {
+        String path = Bays.prepare(assessor, newBay(33), "theo");
+        assessor.post(path + "/lock-off", Bays.event());
+        Map<String, Object> reading = Bays.event();
+        reading.put("slot", assessor.get(path + "/proof").json().get("checks").size() > 0
+                ? assessor.get(path + "/proof").json().get("checks").get(0).get("slot").asString()
+                : "supply/ze");
+        reading.put("text", "9".repeat(5000));
+        assertThat(assessor.post(path + "/proof/readings", reading).status()).isEqualTo(400);
+    }
+
+    @Test
+    @Order(93)
+    void devicesAreLookedForInTheWorkshopOnly() {
+        Browser lead = Browser.of(mvc, "lea");
+        for (String elsewhere : List.of("8.8.8.8:502", "169.254.169.254:80", "no.such.host.invalid:502")) {
+            assertThat(lead.put("/api/workshop/bays/bay-1/bench-tester", Map.of("address", elsewhere))
+                            .text())
+                    .as(elsewhere)
+                    .contains("bad-address");
+        }
+    }
 }
