@@ -3,6 +3,13 @@ import type { ReactNode } from "react";
 import { ApiProblem, sentence } from "../api/client";
 import { Button } from "./Button";
 
+/** "signInName" as people say it; a place in a file stays as it is. */
+function fieldWords(where: string): string {
+  if (!/^[a-z]+([A-Z][a-z]*)*$/.test(where)) return where;
+  const words = where.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`).replace("sign in", "sign-in");
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
 /** What went wrong, in the server's words; nothing when nothing did. */
 export function ProblemNote({ error, id }: { error: unknown; id?: string }) {
   if (!error) return null;
@@ -13,7 +20,7 @@ export function ProblemNote({ error, id }: { error: unknown; id?: string }) {
         <ul className="space-y-1">
           {problems.map((p, i) => (
             <li key={i}>
-              {p.where && <span className="font-semibold">{p.where}: </span>}
+              {p.where && <span className="font-semibold">{fieldWords(p.where)}: </span>}
               {sentence(p)}
             </li>
           ))}

@@ -60,6 +60,8 @@ export function GoLive({ id, onBack, onLive }: Props) {
     onSuccess: keep,
   });
   const [reason, setReason] = useState("");
+  // the candidate stands beside: which faults are set is seen by whoever asks to
+  const [shown, setShown] = useState(false);
   const power = useMutation({
     mutationFn: () =>
       deed(["live/on", id, reason], (eventId) =>
@@ -99,6 +101,18 @@ export function GoLive({ id, onBack, onLive }: Props) {
               ))}
             </ul>
             {v.faults.length > 0 && (
+              <p className="mb-2 flex flex-wrap items-center gap-3">
+                <span>
+                  {v.faults.length === 1 ? "1 fault of the set" : `${v.faults.length} faults of the set`},{" "}
+                  {v.faults.filter((f) => f.out).length} out
+                </span>
+                <Button large aria-expanded={shown} onClick={() => setShown(!shown)}>
+                  {shown ? "Hide the faults" : "Show the faults"}
+                </Button>
+                {!shown && <span className="text-ink2">Turn the screen away from the candidate first.</span>}
+              </p>
+            )}
+            {shown && v.faults.length > 0 && (
               <ul className="mb-3 divide-y divide-line">
                 {v.faults.map((f) => (
                   <li key={f.index} className="flex flex-wrap items-center gap-3 py-2">
@@ -118,7 +132,7 @@ export function GoLive({ id, onBack, onLive }: Props) {
                 ))}
               </ul>
             )}
-            {v.checks.length > 0 && (
+            {shown && v.checks.length > 0 && (
               <>
                 <h3 className="font-bold">Prove it out</h3>
                 <CheckList
@@ -131,7 +145,12 @@ export function GoLive({ id, onBack, onLive }: Props) {
               </>
             )}
             <ProblemNote error={out.error ?? reading.error ?? power.error} />
-            {v.whyNot.length > 0 ? (
+            {v.whyNot.length > 0 && !shown && v.faults.length > 0 ? (
+              <p className="mt-2 text-caution">
+                {v.whyNot.length === 1 ? "One thing stands" : `${v.whyNot.length} things stand`} against it:
+                show the faults to read what.
+              </p>
+            ) : v.whyNot.length > 0 ? (
               <ul className="mt-2 list-disc pl-5 text-caution" aria-label="Why it may not go live">
                 {v.whyNot.map((w) => (
                   <li key={w}>{w}</li>

@@ -38,6 +38,9 @@ describe("GoLive", () => {
   it("lists why not, and shows the server's refusal when it is tried all the same", async () => {
     server.refuse(`${LIVE}/on`, 409, "CPC open is dead only");
     shown(<GoLive id="a" />);
+    expect(await screen.findByText(/One thing stands against it/)).toBeInTheDocument();
+    expect(screen.queryByText(/socket 2/)).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Show the faults" }));
     expect(await screen.findByLabelText("Why it may not go live")).toHaveTextContent("take it out first");
     await userEvent.click(screen.getByRole("button", { name: "Go live, with permission" }));
     expect(await screen.findByRole("alert")).toHaveTextContent("CPC open is dead only");
@@ -45,6 +48,7 @@ describe("GoLive", () => {
 
   it("takes a fault out by its relay and lets one be put back", async () => {
     shown(<GoLive id="a" />);
+    await userEvent.click(await screen.findByRole("button", { name: "Show the faults" }));
     await userEvent.click(await screen.findByRole("button", { name: "Release its relay" }));
     await vi.waitFor(() => expect(server.sent).toHaveLength(1));
     expect(server.sent[0]).toMatchObject({ path: `${LIVE}/out`, body: { fault: 0, out: true } });

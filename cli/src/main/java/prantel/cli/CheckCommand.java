@@ -20,7 +20,8 @@ import prantel.formats.TesterFile;
 /** Checks files and says that they are sound, or everything that is not. */
 @Command(
         name = "check",
-        description = "Check a rig and the files that go with it; or a scheme, a tester or a record alone. - reads standard input.",
+        description =
+                "Check a rig and the files that go with it; or a scheme, a tester or a record alone. - reads standard input.",
         mixinStandardHelpOptions = true)
 final class CheckCommand implements Runnable {
     @Mixin
@@ -79,7 +80,8 @@ final class CheckCommand implements Runnable {
                 + Words.count(key.faults().faults().size(), "fault") + ".");
         RigSurvey.of(key).forEach(w -> say("  △ " + w.says() + " (" + w.source() + ")"));
         if (inputs.scheme != null) {
-            SchemeSurvey.of(key.scheme(), key.rig()).forEach(p -> say("  △ " + key.scheme().id() + ", " + p));
+            SchemeSurvey.of(key.scheme(), key.rig())
+                    .forEach(p -> say("  △ " + key.scheme().id() + ", " + p));
         }
     }
 }

@@ -27,7 +27,8 @@ final class VerifyCommand implements Runnable {
         var events = content.events();
         spec.commandLine()
                 .getOut()
-                .println("It fits itself: nothing was changed by accident. Assessment " + content.pinned().assessmentId() + " of "
+                .println("It fits itself: nothing was changed by accident. Assessment "
+                        + content.pinned().assessmentId() + " of "
                         + content.pinned().candidateId() + ", " + Words.count(events.size(), "event")
                         + (events.isEmpty()
                                 ? ""

@@ -202,7 +202,9 @@ class PrantelTest {
         Path file = folder.resolve("owen.record.json");
         Files.write(file, record);
         assertThat(run("verify", file.toString())).isZero();
-        assertThat(printed()).contains("It fits itself: nothing was changed by accident").contains("of owen");
+        assertThat(printed())
+                .contains("It fits itself: nothing was changed by accident")
+                .contains("of owen");
         Files.writeString(file, Files.readString(file).replace("\"owen\"", "\"lena\""));
         assertThat(run("verify", file.toString())).isNotZero();
         assertThat(complained()).contains("seal");

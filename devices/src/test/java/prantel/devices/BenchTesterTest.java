@@ -224,8 +224,9 @@ class BenchTesterTest {
                         // the test went on
                     }
                 });
-                assertThatThrownBy(() ->
-                                new BenchTesterClient("127.0.0.1", stranger.getLocalPort(), Duration.ofSeconds(1)).close())
+                assertThatThrownBy(
+                                () -> new BenchTesterClient("127.0.0.1", stranger.getLocalPort(), Duration.ofSeconds(1))
+                                        .close())
                         .hasMessageNotContaining("secret");
             }
         }

@@ -153,6 +153,7 @@ class FaultsIT extends BrowserTest {
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is dead only: take it out first");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("has no earth");
         Axe.check(page, "Go live, refused");
+        button("Show the faults").click();
         button("Release its relay").click();
         button("It is out").click();
         assertThat(page.getByText("Put back")).hasCount(2);

@@ -148,9 +148,16 @@ class WatchIT extends BrowserTest {
     @Test
     @Order(5)
     void aStopIsMadeSafeThenDecidedAndABayIsHandedOver() {
+        // the network is gone at this moment: the stop is kept, and says so in red until the server has it
+        assessor.context().setOffline(true);
         named(assessor, "^Stop: safety$").first().tap();
         named(assessor, "^link left in$").first().tap();
         named(assessor, "^Stop the assessment$").first().tap();
+        assertThat(assessor.getByText("Not yet confirmed by the server", new Page.GetByTextOptions().setExact(false))
+                        .first())
+                .isVisible();
+        Axe.check(assessor, "Watch, a stop that has not arrived");
+        assessor.context().setOffline(false);
         assertThat(assessor.getByText("Stopped for safety", new Page.GetByTextOptions().setExact(false))
                         .first())
                 .isVisible();
@@ -172,7 +179,7 @@ class WatchIT extends BrowserTest {
         candidate.context().close();
         open(first);
         named(assessor, "^Let a tablet in$").first().tap();
-        String code = assessor.getByText(Pattern.compile("^\\d{3} \\d{3}$")).innerText();
+        String code = assessor.getByText(Pattern.compile("^\\d{4} \\d{4}$")).innerText();
         Page tablet = browsers.open("/pair", 820, 1180);
         tablet.getByLabel("Eight figures").fill(code);
         named(tablet, "^Open my sheet$").first().tap();

@@ -24,7 +24,9 @@ public enum FileKind {
         try {
             String given =
                     JsonFile.MAPPER.readTree(Utf8.text(bytes)).path("format").asString("");
-            return Arrays.stream(values()).filter(k -> given.startsWith(k.format)).findFirst();
+            return Arrays.stream(values())
+                    .filter(k -> given.startsWith(k.format))
+                    .findFirst();
         } catch (JacksonException | ProblemsException e) {
             return Optional.empty();
         }

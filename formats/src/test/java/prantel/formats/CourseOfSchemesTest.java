@@ -14,7 +14,6 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import prantel.core.fault.BoxTruth;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Sight;
@@ -24,6 +23,7 @@ import prantel.core.assessment.LiveGate;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.Rules;
 import prantel.core.assessment.Streams;
+import prantel.core.fault.BoxTruth;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Observation;
 import prantel.core.scheme.Scheme;
@@ -33,8 +33,8 @@ import prantel.core.sequence.SlotPlan;
 
 /** The shipped schemes followed on the demo rigs: in their own order, out of it, and in thousands of random streams. */
 class CourseOfSchemesTest {
-    private static final LiveGate.Facts NOTHING_WRONG =
-            new LiveGate.Facts(List.of(), List.of(), new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()), 0, Optional.empty());
+    private static final LiveGate.Facts NOTHING_WRONG = new LiveGate.Facts(
+            List.of(), List.of(), new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()), 0, Optional.empty());
 
     static Stream<List<String>> everySchemeOnEveryRig() {
         return ShippedSchemes.all().keySet().stream()
@@ -148,7 +148,11 @@ class CourseOfSchemesTest {
                         LiveGate.Facts facts = random.nextInt(4) > 0
                                 ? NOTHING_WRONG
                                 : new LiveGate.Facts(
-                                        List.of("CPC open"), List.of(), new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()), 0, Optional.empty());
+                                        List.of("CPC open"),
+                                        List.of(),
+                                        new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()),
+                                        0,
+                                        Optional.empty());
                         int open = Course.of(state, scheme, slots).openDead();
                         String why = Objects.requireNonNullElse(on.reason(), "");
                         if (!LiveGate.shut(state, open, why, facts).isEmpty()) {

@@ -10,4 +10,5 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param demo whether to start with the invented workshop and to offer its sign-ins on the sign-in page
  */
 @ConfigurationProperties("prantel")
-public record PrantelSettings(Path dataFolder, @DefaultValue("") String address, boolean demo) {}
+public record PrantelSettings(
+        Path dataFolder, @DefaultValue("") String address, boolean demo) {}

@@ -351,12 +351,19 @@ class AttacksTest {
         int base = page.get("version").asInt();
         List<java.util.concurrent.Callable<Browser.Answer>> saves = new ArrayList<>();
         for (int i = 0; i < 4; i++) {
-            String file = page.get("file").asString().replaceFirst("\"name\" : \"[^\"]*\"", "\"name\" : \"Kiosk " + i + "\"");
+            String file =
+                    page.get("file").asString().replaceFirst("\"name\" : \"[^\"]*\"", "\"name\" : \"Kiosk " + i + "\"");
             saves.add(() -> lead.post("/api/rigs", Map.of("file", file, "basedOn", base)));
         }
         List<Browser.Answer> answers = together(saves);
-        assertThat(answers.stream().map(Browser.Answer::status)).containsOnlyOnce(200).containsOnly(200, 409);
-        assertThat(answers.stream().filter(a -> a.status() == 409).findFirst().orElseThrow().text())
+        assertThat(answers.stream().map(Browser.Answer::status))
+                .containsOnlyOnce(200)
+                .containsOnly(200, 409);
+        assertThat(answers.stream()
+                        .filter(a -> a.status() == 409)
+                        .findFirst()
+                        .orElseThrow()
+                        .text())
                 .contains("was saved meanwhile by Lea West", "and changed");
         assertThat(lead.get("/api/rigs/kiosk").json().get("version").asInt()).isEqualTo(base + 1);
     }
@@ -367,9 +374,16 @@ class AttacksTest {
         String path = Bays.prepare(assessor, newBay(33), "theo");
         assessor.post(path + "/lock-off", Bays.event());
         Map<String, Object> reading = Bays.event();
-        reading.put("slot", assessor.get(path + "/proof").json().get("checks").size() > 0
-                ? assessor.get(path + "/proof").json().get("checks").get(0).get("slot").asString()
-                : "supply/ze");
+        reading.put(
+                "slot",
+                assessor.get(path + "/proof").json().get("checks").size() > 0
+                        ? assessor.get(path + "/proof")
+                                .json()
+                                .get("checks")
+                                .get(0)
+                                .get("slot")
+                                .asString()
+                        : "supply/ze");
         reading.put("text", "9".repeat(5000));
         assertThat(assessor.post(path + "/proof/readings", reading).status()).isEqualTo(400);
     }

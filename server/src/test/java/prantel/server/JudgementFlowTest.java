@@ -279,7 +279,9 @@ class JudgementFlowTest {
         assertThat(pdf.getDocumentInformation().getTitle()).isNotBlank();
         assertThat(pdf.getDocumentCatalog().getStructureTreeRoot()).isNotNull();
         // every letter of it extracts: "after" was "a er", by a sign that stands for two letters
-        assertThat(new PDFTextStripper().getText(pdf)).doesNotContain("\uFFFD").containsPattern("[a-z](ft|fi|ff|tt|ti)[a-z ]");
+        assertThat(new PDFTextStripper().getText(pdf))
+                .doesNotContain("\uFFFD")
+                .containsPattern("[a-z](ft|fi|ff|tt|ti)[a-z ]");
         for (var page : pdf.getPages()) {
             for (COSName name : page.getResources().getFontNames()) {
                 PDFont font = page.getResources().getFont(name);

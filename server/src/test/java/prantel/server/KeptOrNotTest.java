@@ -48,8 +48,7 @@ class KeptOrNotTest {
     @BeforeEach
     void somebodyInABay() {
         int number = ++bays;
-        Browser.of(mvc, "lea")
-                .post("/api/workshop/bays", java.util.Map.of("number", number, "rig", "cabin"));
+        Browser.of(mvc, "lea").post("/api/workshop/bays", java.util.Map.of("number", number, "rig", "cabin"));
         Browser assessor = Browser.of(mvc, "ada");
         String path = Bays.prepare(assessor, "bay-" + number, "olga");
         assessor.post(path + "/lock-off", Bays.event());
@@ -109,6 +108,7 @@ class KeptOrNotTest {
         String text = "R1+R2, socket 3, Kitchen ring, above; ".repeat(400);
         notes.note(new DocumentRef("cabin", 1), "bay-3", slots, text, "ada");
         notes.note(new DocumentRef("cabin", 1), "bay-3", slots, text, "ada");
-        assertThat(notes.of("cabin").stream().filter(n -> n.text().equals(text))).hasSize(1);
+        assertThat(notes.of("cabin").stream().filter(n -> n.text().equals(text)))
+                .hasSize(1);
     }
 }

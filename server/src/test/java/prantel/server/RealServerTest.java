@@ -198,7 +198,8 @@ class RealServerTest {
     /** A class comes in at nine: 13 of 24 were refused. */
     @Test
     void twentyFourHonestPeopleAtOnceAllComeIn() throws Exception {
-        List<String> names = List.of("ada", "ben", "tim", "lea", "paul", "olga", "mona", "bela", "lutz", "axel", "theo", "pia");
+        List<String> names =
+                List.of("ada", "ben", "tim", "lea", "paul", "olga", "mona", "bela", "lutz", "axel", "theo", "pia");
         List<Callable<Integer>> people = IntStream.range(0, 24)
                 .<Callable<Integer>>mapToObj(i -> () -> {
                     String name = names.get(i % names.size());
@@ -247,9 +248,10 @@ class RealServerTest {
     private Socket stream(String session) throws IOException {
         Socket socket = connect("127.0.0.1");
         socket.getOutputStream()
-                .write(("GET /api/changes HTTP/1.1\r\nHost: localhost\r\nAccept: text/event-stream\r\nConnection: close\r\nCookie: " + session
-                                + "\r\n\r\n")
-                        .getBytes(StandardCharsets.UTF_8));
+                .write(
+                        ("GET /api/changes HTTP/1.1\r\nHost: localhost\r\nAccept: text/event-stream\r\nConnection: close\r\nCookie: "
+                                        + session + "\r\n\r\n")
+                                .getBytes(StandardCharsets.UTF_8));
         return socket;
     }
 
@@ -284,11 +286,13 @@ class RealServerTest {
             socket.close();
         }
         // the next beat notices that they are gone, and their places are free again
-        await().atMost(Duration.ofSeconds(20)).pollInterval(Duration.ofSeconds(1)).untilAsserted(() -> {
-            try (Socket again = stream(ben)) {
-                assertThat(firstLine(again)).contains("200");
-            }
-        });
+        await().atMost(Duration.ofSeconds(20))
+                .pollInterval(Duration.ofSeconds(1))
+                .untilAsserted(() -> {
+                    try (Socket again = stream(ben)) {
+                        assertThat(firstLine(again)).contains("200");
+                    }
+                });
         assertThat(loud()).isEmpty();
     }
 
@@ -338,11 +342,12 @@ class RealServerTest {
     /** One code sent eight times at once made eight passwords; the last one counted. */
     @Test
     void anInvitationIsUsedOnceHoweverManySendItAtOnce() throws Exception {
-        String code = accounts.invite("newest", "New Est", java.util.Set.of(prantel.server.account.Role.ASSESSOR), "lea");
+        String code =
+                accounts.invite("newest", "New Est", java.util.Set.of(prantel.server.account.Role.ASSESSOR), "lea");
         List<Callable<Integer>> senders = IntStream.range(0, 4)
                 .<Callable<Integer>>mapToObj(i -> () -> {
-                    String body = "{\"signInName\":\"newest\",\"code\":\"" + code + "\",\"password\":\"heron pole water " + i
-                            + "\"}";
+                    String body = "{\"signInName\":\"newest\",\"code\":\"" + code
+                            + "\",\"password\":\"heron pole water " + i + "\"}";
                     return status(call("127.0.0.1", head("POST", "/api/invitations", "", body.length()) + body));
                 })
                 .toList();

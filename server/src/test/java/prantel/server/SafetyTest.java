@@ -163,22 +163,31 @@ class SafetyTest {
         String sheet = hostel.replace("/api/assessments", "/api/my/sheets");
         stick(6, true);
         await().untilAsserted(() -> assertThat(needs().getFirst()).startsWith("SAFETY: Relay 6"));
-        await().untilAsserted(() -> assertThat(
-                        assessor.get(hostel + "/record/view").json().get("deeds").toString())
+        await().untilAsserted(() -> assertThat(assessor.get(hostel + "/record/view")
+                        .json()
+                        .get("deeds")
+                        .toString())
                 .contains("nobody pulled it in"));
         JsonNode watch = assessor.get(hostel + "/watch").json();
         assertThat(watch.get("box").asString()).contains("Relay 6", "nobody pulled it in");
-        assertThat(assessor.get(hostel + "/watch?seq=" + watch.get("seq").asInt()).status())
+        assertThat(assessor.get(hostel + "/watch?seq=" + watch.get("seq").asInt())
+                        .status())
                 .as("a screen that says nothing of the box is told, though nothing else happened")
                 .isEqualTo(200);
-        assertThat(candidate.get(sheet).text()).as("no candidate is told of relays").doesNotContain("Relay 6");
+        assertThat(candidate.get(sheet).text())
+                .as("no candidate is told of relays")
+                .doesNotContain("Relay 6");
         String slot = Bays.firstSlot(candidate, sheet);
-        assertThat(candidate.put(sheet + "/readings", Bays.reading(slot, "9.9", 0)).status())
+        assertThat(candidate
+                        .put(sheet + "/readings", Bays.reading(slot, "9.9", 0))
+                        .status())
                 .isEqualTo(200);
         stick(6, null);
         await().untilAsserted(() -> assertThat(needs()).noneMatch(n -> n.contains("Relay 6")));
-        await().untilAsserted(() -> assertThat(
-                        assessor.get(hostel + "/record/view").json().get("deeds").toString())
+        await().untilAsserted(() -> assertThat(assessor.get(hostel + "/record/view")
+                        .json()
+                        .get("deeds")
+                        .toString())
                 .contains("as it was told again"));
     }
 

@@ -134,9 +134,7 @@ class SettingFlowTest {
                         .text())
                 .as("what says the same makes no version")
                 .contains("@1");
-        assertThat(assessor.post(
-                                path + "/library",
-                                Map.of("name", "Stairs and alarms", "faults", faults.subList(0, 2)))
+        assertThat(assessor.post(path + "/library", Map.of("name", "Stairs and alarms", "faults", faults.subList(0, 2)))
                         .text())
                 .contains("@2");
         assertThat(assessor.post(path + "/library", Map.of("name", "Nothing", "faults", List.of()))

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Outcome.Verdict;
@@ -38,6 +39,7 @@ public final class Assessment {
     private List<Integer> relaysAstray = List.of();
     private final Map<String, List<Integer>> writtenWhileAstray = new HashMap<>();
     private @Nullable OffsetDateTime boxUnpluggedAt;
+    private final Map<String, Set<Integer>> outWhenWritten = new HashMap<>();
     private final Map<String, Subject> subjects = new HashMap<>();
     private final Map<Handled, Done> handled = new LinkedHashMap<>();
     private final Map<String, Taken> liveChecks = new LinkedHashMap<>();
@@ -142,6 +144,7 @@ public final class Assessment {
         relaysAstray = old.relaysAstray;
         writtenWhileAstray.putAll(old.writtenWhileAstray);
         boxUnpluggedAt = old.boxUnpluggedAt;
+        outWhenWritten.putAll(old.outWhenWritten);
         subjects.putAll(old.subjects);
         handled.putAll(old.handled);
         liveChecks.putAll(old.liveChecks);
@@ -259,6 +262,7 @@ public final class Assessment {
             case AssessmentEvent.ReadingWritten written -> {
                 readings.put(written.slot(), new Entry<>(written.text(), recorded.seq()));
                 writtenWith.put(written.slot(), conduct.tester());
+                outWhenWritten.put(written.slot(), takenOut());
                 if (relaysOutSince == null) {
                     writtenWhileOut.remove(written.slot());
                 } else {
@@ -538,6 +542,19 @@ public final class Assessment {
     /** Who set a fault by hand, saw it, or took it out; null while nobody did. */
     public @Nullable Done done(int fault, AssessmentEvent.Handling what) {
         return handled.get(new Handled(fault, what));
+    }
+
+    /** Positions in the set of the faults that are taken out at this moment. */
+    public Set<Integer> takenOut() {
+        return handled.keySet().stream()
+                .filter(h -> h.what() == AssessmentEvent.Handling.OUT)
+                .map(Handled::fault)
+                .collect(Collectors.toUnmodifiableSet());
+    }
+
+    /** The same when a box was last written: what it holds was read on the rig without them. */
+    public Set<Integer> outWhenWritten(String slot) {
+        return outWhenWritten.getOrDefault(slot, Set.of());
     }
 
     /** Readings taken before energising, by box, since the last fault was taken out. */

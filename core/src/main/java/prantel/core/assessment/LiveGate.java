@@ -19,11 +19,7 @@ public final class LiveGate {
      * @param liveElsewhere the bay this assessor has live already, in words; empty for none
      */
     public record Facts(
-            List<String> deadOnly,
-            List<String> dangers,
-            BoxTruth box,
-            int proofsOpen,
-            Optional<String> liveElsewhere) {
+            List<String> deadOnly, List<String> dangers, BoxTruth box, int proofsOpen, Optional<String> liveElsewhere) {
         public Facts {
             deadOnly = List.copyOf(deadOnly);
             dangers = List.copyOf(dangers);

@@ -80,12 +80,23 @@ public final class Rules {
 
     private static final Why OVER = new Why("over", "this assessment is over: nothing more is recorded");
 
+    private static final Why NOT_WHILE_LIVE = new Why(
+            "dead-step-closed",
+            "this is a dead test and the rig is live: its boxes open when your assessor has made the rig dead again");
     private static final Why STILL_DEAD =
             new Why("live-step-closed", "this is a live test: its boxes open when your assessor has made the rig live");
 
-    /** Whether a candidate may write in a box; the boxes of live tests open when the rig first goes live. */
+    /**
+     * Whether a candidate may write in a box: the boxes of live tests open when the rig first goes live, and no dead test is
+     * read on a rig that is live. What is looked at may be written at any time.
+     */
     public static Optional<Why> mayWrite(Slot slot, Assessment state) {
-        return slot.step().isLive() && !state.wasLive() ? Optional.of(STILL_DEAD) : Optional.empty();
+        if (slot.step().isLive()) {
+            return state.wasLive() ? Optional.empty() : Optional.of(STILL_DEAD);
+        }
+        boolean read =
+                slot instanceof Slot.Measured measured && measured.measurement().isReading();
+        return read && state.energisedAt() != null ? Optional.of(NOT_WHILE_LIVE) : Optional.empty();
     }
 
     /** Whether what is expected may still be said: not once one of the readings it is about is in. */
@@ -184,7 +195,8 @@ public final class Rules {
                 switch (event) {
                     case AssessmentEvent.OpinionGiven given -> blind ? null : NOT_ASKED_TO_MARK;
                     case AssessmentEvent.OpinionSigned signed -> blind ? null : NOT_ASKED_TO_MARK;
-                    case AssessmentEvent.OpinionWithdrawn withdrawn -> blind ? BLIND : withdrawing(withdrawn, by, lead, state);
+                    case AssessmentEvent.OpinionWithdrawn withdrawn ->
+                        blind ? BLIND : withdrawing(withdrawn, by, lead, state);
                     // the box speaks for itself, whoever watches
                     case AssessmentEvent.BoxFellOut fell -> null;
                     case AssessmentEvent.BoxAstray astray -> null;

@@ -31,8 +31,7 @@ public final class SparedBoxes {
         for (Slot slot : slots) {
             List<Integer> relays = astray.get(slot.id().value());
             if (relays != null) {
-                spared.putIfAbsent(
-                        slot.id(), new BoxTruth.Matter(BoxTruth.Trouble.NOT_COMMANDED, relays).words());
+                spared.putIfAbsent(slot.id(), new BoxTruth.Matter(BoxTruth.Trouble.NOT_COMMANDED, relays).words());
             }
         }
         return spared;

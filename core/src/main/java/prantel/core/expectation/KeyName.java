@@ -33,11 +33,7 @@ public final class KeyName {
     private record ReadWith(KeyName other, Set<SlotId> boxes) {}
 
     private KeyName(
-            Base base,
-            FaultSet faults,
-            Set<CircuitId> circuits,
-            Optional<Set<SlotId>> only,
-            List<ReadWith> readWith) {
+            Base base, FaultSet faults, Set<CircuitId> circuits, Optional<Set<SlotId>> only, List<ReadWith> readWith) {
         this.base = base;
         this.faults = faults;
         this.circuits = Set.copyOf(circuits);

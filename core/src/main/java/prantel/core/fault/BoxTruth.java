@@ -83,7 +83,8 @@ public record BoxTruth(Set<Integer> commanded, Heard heard) {
     /** Everything that is the matter, the gravest first; empty where the box is as it was told. */
     public List<Matter> matters() {
         return switch (heard) {
-            case Heard.Unplugged unplugged -> commanded.isEmpty() ? List.of() : List.of(matter(Trouble.NOT_IN, commanded));
+            case Heard.Unplugged unplugged ->
+                commanded.isEmpty() ? List.of() : List.of(matter(Trouble.NOT_IN, commanded));
             case Heard.NoBox none -> commanded.isEmpty() ? List.of() : List.of(matter(Trouble.SILENT, Set.of()));
             case Heard.Silent silent -> List.of(matter(Trouble.SILENT, Set.of()));
             case Heard.Answering answering -> {

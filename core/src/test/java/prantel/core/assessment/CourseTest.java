@@ -258,7 +258,9 @@ class CourseTest {
             assertThat(why).contains("Relay 3").contains("nobody pulled it in");
         });
         s.add(new AssessmentEvent.BoxAstray(List.of()));
-        assertThat(SparedBoxes.of(s.state(), SCHEME, SLOTS)).as("what was read stays read").hasSize(1);
+        assertThat(SparedBoxes.of(s.state(), SCHEME, SLOTS))
+                .as("what was read stays read")
+                .hasSize(1);
         s.write(box, "0.5");
         assertThat(SparedBoxes.of(s.state(), SCHEME, SLOTS)).isEmpty();
     }

@@ -138,7 +138,10 @@ class KeyTest {
         Key key = key(Rigs.fiveSockets(), Faults.joint(2, Conductor.CPC, 0.6));
         Expectation far = at(key, "sockets/r1r2/socket-5");
         assertThat(far.window().holds(far.withFaults().base())).isTrue();
-        assertThat(key.reasons(List.of((Slot.Measured) far.slot())).get(far.slot().id()).stream()
+        assertThat(key
+                        .reasons(List.of((Slot.Measured) far.slot()))
+                        .get(far.slot().id())
+                        .stream()
                         .map(Key.BandReason::cause)
                         .toList())
                 .hasSize(5)

@@ -21,7 +21,8 @@ class BoxTruthTest {
     @Test
     void asToldIsNoTrouble() {
         assertThat(told(Set.of(), new Heard.Answering(Set.of())).isAsTold()).isTrue();
-        assertThat(told(Set.of(2, 5), new Heard.Answering(Set.of(5, 2))).isAsTold()).isTrue();
+        assertThat(told(Set.of(2, 5), new Heard.Answering(Set.of(5, 2))).isAsTold())
+                .isTrue();
         assertThat(told(Set.of(), new Heard.NoBox()).isAsTold()).isTrue();
         assertThat(told(Set.of(), new Heard.Unplugged()).isAsTold()).isTrue();
     }
@@ -32,8 +33,13 @@ class BoxTruthTest {
         assertThat(troubles(truth)).containsExactly(Trouble.NOT_COMMANDED, Trouble.NOT_IN);
         assertThat(truth.relays(Trouble.NOT_COMMANDED)).containsExactly(7);
         assertThat(truth.relays(Trouble.NOT_IN)).containsExactly(2);
-        assertThat(truth.words()).startsWith("Relay 7").contains("nobody pulled it in").contains("Relay 2");
-        assertThat(told(Set.of(), new Heard.Answering(Set.of(1, 4))).words()).startsWith("Relays 1, 4").contains("them");
+        assertThat(truth.words())
+                .startsWith("Relay 7")
+                .contains("nobody pulled it in")
+                .contains("Relay 2");
+        assertThat(told(Set.of(), new Heard.Answering(Set.of(1, 4))).words())
+                .startsWith("Relays 1, 4")
+                .contains("them");
     }
 
     @Test

@@ -217,11 +217,12 @@ public class Accounts {
     }
 
     private static ProblemsException badCode() {
-        return new ProblemsException(new Problem(
-                "bad-code",
-                "code",
-                "",
-                "that sign-in name and code do not go together, or it was used or is older than a week: ask for a new one"));
+        return new ProblemsException(
+                new Problem(
+                        "bad-code",
+                        "code",
+                        "",
+                        "that sign-in name and code do not go together, or it was used or is older than a week: ask for a new one"));
     }
 
     /** One's own. @param address where it comes from @throws ProblemsException if the present one is wrong */

@@ -86,8 +86,9 @@ public class PairingCodes {
         synchronized (wrong) {
             if (!waits().isZero()) {
                 byNetwork.giveBack("pairing", network);
-                throw Refusal.tooMany("codes are not taken for some minutes: too many wrong ones came in. Sign in with the"
-                        + " candidate's own name and password, or write on paper");
+                throw Refusal.tooMany(
+                        "codes are not taken for some minutes: too many wrong ones came in. Sign in with the"
+                                + " candidate's own name and password, or write on paper");
             }
             // counted before it is looked at, so that many at once pass no more than one after the other
             wrong.add(nanos.getAsLong());

@@ -184,7 +184,7 @@ class AssessmentController {
                         assessment.stage(),
                         assessment.occupiesBay(),
                         assessment.occupiesBay()
-                                ? keys.faults(assessment).faults().size()
+                                ? keys.faultsIn(assessment).faults().size()
                                 : 0,
                         assessment.energisedAt() != null),
                 new HeaderCourse(

@@ -478,9 +478,11 @@ public class Assessments implements SmartLifecycle {
             return repeated(before, assessmentId, event, by);
         }
         Assessment state = locked(assessmentId);
-        Rules.mayHappen(event, state).or(() -> Rules.mayBeBy(event, by, preparation.isLead(by), state)).ifPresent(why -> {
-            throw Refusal.conflict(why.code(), why.words());
-        });
+        Rules.mayHappen(event, state)
+                .or(() -> Rules.mayBeBy(event, by, preparation.isLead(by), state))
+                .ifPresent(why -> {
+                    throw Refusal.conflict(why.code(), why.words());
+                });
         allowed.accept(state);
         if (!event.subject().isEmpty() && basis.isOlderThan(state, event.subject())) {
             throw Refusal.conflict(

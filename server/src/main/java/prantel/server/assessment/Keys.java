@@ -203,8 +203,36 @@ public class Keys {
         return kinds;
     }
 
+    /** Every box held against the rig as it was when the box was written: faults that were out by then are out of it. */
     public Key key(Assessment assessment) {
-        return keyWith(assessment, faults(assessment));
+        FaultSet all = faults(assessment);
+        Key key = keyWith(assessment, all);
+        Map<Set<Integer>, Set<SlotId>> later = new LinkedHashMap<>();
+        assessment.readings().keySet().forEach(slot -> {
+            Set<Integer> out = assessment.outWhenWritten(slot);
+            if (!out.isEmpty()) {
+                later.computeIfAbsent(out, o -> new HashSet<>()).add(new SlotId(slot));
+            }
+        });
+        for (var then : later.entrySet()) {
+            key = key.readWith(keyWith(assessment, without(all, then.getKey())), then.getValue());
+        }
+        return key;
+    }
+
+    /** The faults that are in the rig now, as far as they were not taken out. */
+    public FaultSet faultsIn(Assessment assessment) {
+        return without(faults(assessment), assessment.takenOut());
+    }
+
+    private static FaultSet without(FaultSet all, Set<Integer> out) {
+        List<Fault> left = new ArrayList<>();
+        for (int i = 0; i < all.faults().size(); i++) {
+            if (!out.contains(i)) {
+                left.add(all.faults().get(i));
+            }
+        }
+        return new FaultSet(left);
     }
 
     /** The key for what is tested and marked: of the circuits that were chosen. */
@@ -380,9 +408,7 @@ public class Keys {
 
     /** Why the bands of a key are as wide as they are: kept apart from the key, since the rig is varied for it many times. */
     public Map<SlotId, List<Key.BandReason>> bandReasons(Key key) {
-        return values.of(
-                        new ReasonsOf(key.name()),
-                        () -> new BandReasonsOf(key.reasons(key.measured())))
+        return values.of(new ReasonsOf(key.name()), () -> new BandReasonsOf(key.reasons(key.measured())))
                 .reasons();
     }
 }

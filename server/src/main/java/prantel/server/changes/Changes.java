@@ -27,6 +27,7 @@ public class Changes implements SmartLifecycle {
     private volatile boolean running;
     /** Streams and whose they are. */
     private final Map<SseEmitter, Whose> open = new ConcurrentHashMap<>();
+
     private final Accounts accounts;
     /** One after the other, and away from who wrote: a slow tablet holds up nobody. */
     private final ExecutorService sending = Executors.newSingleThreadExecutor(
@@ -61,8 +62,8 @@ public class Changes implements SmartLifecycle {
 
     public void say(Changed changed) {
         if (running && !open.isEmpty()) {
-            sending.execute(() ->
-                    open.keySet().forEach(e -> send(e, SseEmitter.event().name("changed").data(changed))));
+            sending.execute(() -> open.keySet()
+                    .forEach(e -> send(e, SseEmitter.event().name("changed").data(changed))));
         }
     }
 

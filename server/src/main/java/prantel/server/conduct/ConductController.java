@@ -232,11 +232,7 @@ class ConductController {
         String code = codes.make(new PairingCodes.Sheet(id, assessment.fixed().candidateId()));
         OwnAddress.Found found = own.of(request);
         return new Pairing(
-                code,
-                found.url() + "/pair?code=" + code,
-                found.url(),
-                found.warning(),
-                PairingCodes.LASTS.toMinutes());
+                code, found.url() + "/pair?code=" + code, found.url(), found.warning(), PairingCodes.LASTS.toMinutes());
     }
 
     private static void said(String text, String where, String mend) {

@@ -169,8 +169,7 @@ class FeedbackController {
 
     private BoxLabel box(Slot slot, Assessment a) {
         Assessment.Entry<String> entry = a.readings().get(slot.id().value());
-        return new BoxLabel(
-                slot.id().value(), slot.title(keys.rig(a)), entry == null ? "" : entry.value());
+        return new BoxLabel(slot.id().value(), slot.title(keys.rig(a)), entry == null ? "" : entry.value());
     }
 
     private List<Feedback.Sentence> draft(Assessment a, Given marks, Set<SlotId> ofTheRig, boolean named) {

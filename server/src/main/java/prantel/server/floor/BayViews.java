@@ -102,7 +102,13 @@ class BayViews {
         String earthing = rig.supply().declared().earthing().label();
         if (here.isEmpty()) {
             return new BayView(
-                    new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), truth(bay, here).brief()),
+                    new BayPlace(
+                            bay.bayId(),
+                            bay.number(),
+                            rig.name(),
+                            earthing,
+                            drifts(bay),
+                            truth(bay, here).brief()),
                     new BayPeople(null, "free", ""),
                     new BayStanding(null, 0, false, null),
                     new BayNow(
@@ -112,7 +118,13 @@ class BayViews {
         }
         Assessment a = here.get();
         return new BayView(
-                new BayPlace(bay.bayId(), bay.number(), rig.name(), earthing, drifts(bay), truth(bay, here).brief()),
+                new BayPlace(
+                        bay.bayId(),
+                        bay.number(),
+                        rig.name(),
+                        earthing,
+                        drifts(bay),
+                        truth(bay, here).brief()),
                 new BayPeople(
                         a.id(),
                         accounts.get(a.fixed().candidateId()).name(),

@@ -107,17 +107,11 @@ class Needs {
         }
         boolean astray = !truth.relays(BoxTruth.Trouble.NOT_COMMANDED).isEmpty();
         Urgency urgency = astray ? Urgency.SAFETY : here.isPresent() ? Urgency.SOMEBODY_WAITS : Urgency.NEXT;
-        String go = here.map(a -> a.stage() == Stage.WATCH
-                        ? "watch"
-                        : a.handedInAt() == null ? "set" : "clear")
+        String go = here.map(a -> a.stage() == Stage.WATCH ? "watch" : a.handedInAt() == null ? "set" : "clear")
                 .orElse("rig");
         return Optional.of(new Need(
                 new NeedPlace(
-                        bay.number(),
-                        bay.bayId(),
-                        here.map(Assessment::id).orElse(null),
-                        bay.rigId(),
-                        go),
+                        bay.number(), bay.bayId(), here.map(Assessment::id).orElse(null), bay.rigId(), go),
                 new NeedWhy(
                         truth.words(),
                         here.filter(a -> a.energisedAt() != null).isPresent()
@@ -168,7 +162,7 @@ class Needs {
             needs.add(need(a, "mark", "Mark " + candidate + ": " + marking, "handed in " + clock(a.handedInAt())));
         }
         if (a.occupiesBay() && a.handedInAt() != null) {
-            int faults = keys.faults(a).faults().size();
+            int faults = keys.faultsIn(a).faults().size();
             needs.add(need(
                     a,
                     "clear",

@@ -39,7 +39,7 @@ class Progress {
     }
 
     int faults(Assessment a) {
-        return keys.faults(a).faults().size();
+        return keys.faultsIn(a).faults().size();
     }
 
     String now(Assessment a) {

@@ -6,12 +6,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import prantel.core.fault.BoxTruth;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.Checklist;
+import prantel.core.fault.BoxTruth;
+import prantel.core.rig.Rig;
 import prantel.core.scheme.Observation;
 import prantel.core.scheme.Question;
-import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 

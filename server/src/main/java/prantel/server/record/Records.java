@@ -54,7 +54,8 @@ class Records {
     RecordView of(Assessment a) {
         List<Assessment.Recorded> events = assessments.history(a);
         Scheme scheme = keys.scheme(a);
-        Deeds deeds = new Deeds(scheme, accounts::nameOf, SlotPlan.sheet(keys.rig(a), keys.wholeScheme(a)), keys.rig(a));
+        Deeds deeds =
+                new Deeds(scheme, accounts::nameOf, SlotPlan.sheet(keys.rig(a), keys.wholeScheme(a)), keys.rig(a));
         return new RecordView(
                 new RecordView.RecordHead(
                         a.id(), accounts.nameOf(a.fixed().candidateId()), facts(a, scheme), outcome(a)),
@@ -97,9 +98,7 @@ class Records {
                 new RecordFact(
                         "Scheme",
                         scheme.name() + ", version " + versions.scheme().version()),
-                new RecordFact(
-                        "Instrument",
-                        instruments(a)),
+                new RecordFact("Instrument", instruments(a)),
                 new RecordFact("Prepared", minute(a.fixed().preparedAt())),
                 new RecordFact("Rules", "engine " + versions.engine()));
     }

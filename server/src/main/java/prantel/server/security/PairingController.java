@@ -46,8 +46,7 @@ class PairingController {
         if (!account.isActive()) {
             throw Refusal.notFound("sheet");
         }
-        signedIn.begin(
-                account, new SignedIn.Tablet(sheet.assessmentId(), letIn.tablet()), request, response);
+        signedIn.begin(account, new SignedIn.Tablet(sheet.assessmentId(), letIn.tablet()), request, response);
         return new Paired(sheet.assessmentId());
     }
 }

@@ -57,8 +57,9 @@ class ResetAdministrator {
         accounts.setStanding(account.accountId(), false, false);
         accounts.keepSignIn(account.accountId(), "on the server itself", "./prantel reset-administrator made a code");
         System.out.println("A code for " + account.name() + " (" + account.accountId() + "): " + code);
-        System.out.println("Start the server, press “I have a code” on the sign-in page and choose a password. It works once,"
-                + " for a week. The old password opens nothing any more.");
+        System.out.println(
+                "Start the server, press “I have a code” on the sign-in page and choose a password. It works once,"
+                        + " for a week. The old password opens nothing any more.");
         return true;
     }
 }

@@ -31,8 +31,7 @@ class BayEquipment {
 
     /** What is the matter with the fault box, as it was last heard. */
     BoxTruth truth(Assessment assessment) {
-        return boxes.truth(
-                assessment.fixed().bayId(), assessment.relays(), assessment.boxUnpluggedAt() != null);
+        return boxes.truth(assessment.fixed().bayId(), assessment.relays(), assessment.boxUnpluggedAt() != null);
     }
 
     /** The same, heard at this moment: before anything is decided by it. */

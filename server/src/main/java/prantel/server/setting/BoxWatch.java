@@ -45,7 +45,8 @@ class BoxWatch {
     @Scheduled(fixedDelay = 1000)
     void look() {
         workshop.bays().stream().filter(b -> b.faultBox() != null).forEach(b -> {
-            @Nullable Look now = assessments
+            @Nullable
+            Look now = assessments
                     .inBay(b.bayId())
                     .filter(a -> a.boxUnpluggedAt() == null)
                     .map(this::lookAt)
@@ -69,7 +70,10 @@ class BoxWatch {
         try {
             List<Integer> missing = truth.relays(Trouble.NOT_IN);
             if (!missing.isEmpty() && assessment.relaysOutSince() == null) {
-                String says = boxes.of(bay).map(s -> s.says()).filter(s -> !s.isEmpty()).orElseGet(truth::words);
+                String says = boxes.of(bay)
+                        .map(s -> s.says())
+                        .filter(s -> !s.isEmpty())
+                        .orElseGet(truth::words);
                 append(assessment, new AssessmentEvent.BoxFellOut(missing, says));
             }
             List<Integer> astray = truth.relays(Trouble.NOT_COMMANDED);

@@ -155,7 +155,12 @@ class ClearController {
         BoxTruth truth = equipment.truth(assessment);
         String whyNot = whyNot(assessment, truth, toRemove, checks);
         return new ClearView(
-                new ClearRig(assessment.clearedAt(), assessment.energisedAt() != null, toRemove, truth.in(), truth.words(),
+                new ClearRig(
+                        assessment.clearedAt(),
+                        assessment.energisedAt() != null,
+                        toRemove,
+                        truth.in(),
+                        truth.words(),
                         truth.heard() instanceof BoxTruth.Heard.Silent),
                 new ClearProof(
                         checks,
@@ -169,10 +174,7 @@ class ClearController {
     }
 
     private static String whyNot(
-            Assessment assessment,
-            BoxTruth truth,
-            List<ToRemove> toRemove,
-            List<CheckLine> checks) {
+            Assessment assessment, BoxTruth truth, List<ToRemove> toRemove, List<CheckLine> checks) {
         if (assessment.clearedAt() != null) {
             return "The rig is proved healthy.";
         }

@@ -157,8 +157,7 @@ class LiveController {
         return view(assessments.append(
                 id,
                 reading.eventId(),
-                new AssessmentEvent.LiveCheckTaken(
-                        reading.slot(), CheckLines.text(reading.text())),
+                new AssessmentEvent.LiveCheckTaken(reading.slot(), CheckLines.text(reading.text())),
                 who.getName()));
     }
 

@@ -42,13 +42,15 @@ class Plans {
     /** Readings that prove a set. */
     CheckPlan proving(Key key) {
         return values.of(
-                new Proving(key.name()), () -> CheckPlan.of(key, explorations.of(key), FaultBox.of(key.rig())::isByHand));
+                new Proving(key.name()),
+                () -> CheckPlan.of(key, explorations.of(key), FaultBox.of(key.rig())::isByHand));
     }
 
     /** Readings that prove faults taken out. @param left key with those that stay */
     CheckPlan clearing(Key left, List<Fault> out) {
         return values.of(
-                new Clearing(left.name(), List.copyOf(out)), () -> CheckPlan.ofClearing(left, out, explorations.of(left)));
+                new Clearing(left.name(), List.copyOf(out)),
+                () -> CheckPlan.ofClearing(left, out, explorations.of(left)));
     }
 
     SafetyCheck.Report safety(Rig rig, FaultSet faults) {

@@ -202,7 +202,12 @@ class ProofController {
     /** The box does not answer, and its plug was taken out of the dead rig: it sets nothing any more. */
     @PostMapping("/unplugged")
     ProofView unplugged(@PathVariable String id, @RequestBody Unplugging unplugging, Principal who) {
-        Check.that(!unplugging.what().isBlank(), "no-reason", "what", "", "say what is the matter with the box; it is kept");
+        Check.that(
+                !unplugging.what().isBlank(),
+                "no-reason",
+                "what",
+                "",
+                "say what is the matter with the box; it is kept");
         Check.text(unplugging.what(), LONGEST_REASON, "what");
         BoxTruth truth = equipment.truthNow(assessments.get(id));
         if (!(truth.heard() instanceof BoxTruth.Heard.Silent)) {
@@ -294,7 +299,9 @@ class ProofController {
                         assessment.relaysOutSince(),
                         whyNot.isEmpty(),
                         whyNot),
-                new ProofSetting(steps, box == null ? null : boxView(box, wanted(assessment), equipment.truth(assessment), assessment)),
+                new ProofSetting(
+                        steps,
+                        box == null ? null : boxView(box, wanted(assessment), equipment.truth(assessment), assessment)),
                 new ProofReadings(
                         checks,
                         equipment.hasTester(assessment),

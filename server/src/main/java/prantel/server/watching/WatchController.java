@@ -157,10 +157,7 @@ class WatchController {
 
     private String box(Assessment assessment) {
         return assessment.occupiesBay()
-                ? boxes.truth(
-                                assessment.fixed().bayId(),
-                                assessment.relays(),
-                                assessment.boxUnpluggedAt() != null)
+                ? boxes.truth(assessment.fixed().bayId(), assessment.relays(), assessment.boxUnpluggedAt() != null)
                         .words()
                 : "";
     }

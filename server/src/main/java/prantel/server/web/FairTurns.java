@@ -97,8 +97,11 @@ public final class FairTurns {
 
     private void callNext() {
         while (given < atOnce) {
-            @Nullable String next =
-                    waiting.keySet().stream().filter(this::isFreeFor).findFirst().orElse(null);
+            @Nullable
+            String next = waiting.keySet().stream()
+                    .filter(this::isFreeFor)
+                    .findFirst()
+                    .orElse(null);
             if (next == null) {
                 return;
             }

@@ -53,7 +53,8 @@ public class OwnAddress {
                     + " --address http://NAME:PORT as tablets find it.";
 
     private static String url(HttpServletRequest request, String host) {
-        boolean usual = request.getScheme().equals("https") ? request.getServerPort() == 443 : request.getServerPort() == 80;
+        boolean usual =
+                request.getScheme().equals("https") ? request.getServerPort() == 443 : request.getServerPort() == 80;
         return request.getScheme() + "://" + (host.contains(":") ? "[" + host + "]" : host)
                 + (usual ? "" : ":" + request.getServerPort());
     }

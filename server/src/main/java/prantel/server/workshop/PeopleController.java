@@ -47,10 +47,7 @@ class PeopleController {
     record Standing(boolean blocked, boolean left) {}
 
     /** @param code shown once; null where none was made @param advice what an administrator should see to; empty for nothing */
-    record PeopleView(
-            List<PersonLine> people,
-            @Nullable PersonCode code,
-            String advice) {}
+    record PeopleView(List<PersonLine> people, @Nullable PersonCode code, String advice) {}
 
     /** @param of who may use it */
     record PersonCode(String code, String of) {}

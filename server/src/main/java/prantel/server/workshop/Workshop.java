@@ -117,16 +117,24 @@ public class Workshop {
 
     private List<DocumentRef> retired(String kind) {
         Set<String> retired = Set.copyOf(mapper.retired(kind));
-        return mapper.latest(kind).stream().filter(d -> retired.contains(d.id())).toList();
+        return mapper.latest(kind).stream()
+                .filter(d -> retired.contains(d.id()))
+                .toList();
     }
 
     /** Not offered any more, or again; records made with it stay. @throws Refusal while a bay has it */
     @Transactional
     public void retireRig(String id, boolean retired) {
-        Check.that(mapper.latestVersion(RIG, id) > 0, "unknown-rig", "rig", Check.quoted(id), "choose a rig of this workshop");
+        Check.that(
+                mapper.latestVersion(RIG, id) > 0,
+                "unknown-rig",
+                "rig",
+                Check.quoted(id),
+                "choose a rig of this workshop");
         bays().stream().filter(b -> retired && b.rigId().equals(id)).findFirst().ifPresent(b -> {
             throw Refusal.conflict(
-                    "rig-in-use", "bay " + b.number() + " has this rig: give the bay another rig, or retire the bay first");
+                    "rig-in-use",
+                    "bay " + b.number() + " has this rig: give the bay another rig, or retire the bay first");
         });
         setRetired(RIG, id, retired);
     }
@@ -251,11 +259,12 @@ public class Workshop {
                 RigDifference.between(rig(new DocumentRef(id, from)), rig(new DocumentRef(id, to)));
         return changes.isEmpty()
                 ? ""
-                : " and changed " + changes.stream()
-                        .limit(MOST_CHANGES_TOLD)
-                        .map(RigDifference.RigChange::where)
-                        .distinct()
-                        .collect(Collectors.joining(", "));
+                : " and changed "
+                        + changes.stream()
+                                .limit(MOST_CHANGES_TOLD)
+                                .map(RigDifference.RigChange::where)
+                                .distinct()
+                                .collect(Collectors.joining(", "));
     }
 
     private DocumentRef saveRig(Rig rig, int latest, String by) {
@@ -309,10 +318,16 @@ public class Workshop {
         String next = address(bayId, address, "box");
         if (!Objects.equals(next, bay(bayId).faultBox())) {
             mustBeFree(bayId, "its fault box stays until the rig is cleared");
-            bays().stream().filter(b -> next != null && next.equals(b.faultBox())).findFirst().ifPresent(b -> {
-                throw new ProblemsException(new Problem(
-                        "box-taken", "address", Check.quoted(address), "bay " + b.number() + " has that box; take it away there first"));
-            });
+            bays().stream()
+                    .filter(b -> next != null && next.equals(b.faultBox()))
+                    .findFirst()
+                    .ifPresent(b -> {
+                        throw new ProblemsException(new Problem(
+                                "box-taken",
+                                "address",
+                                Check.quoted(address),
+                                "bay " + b.number() + " has that box; take it away there first"));
+                    });
         }
         mapper.setFaultBox(bayId, next);
     }

@@ -51,11 +51,7 @@ class WorkshopController {
 
     /** @param calibrationDue the last day it may be used; null where its file says nothing */
     record TesterLine(
-            String id,
-            String label,
-            int version,
-            @Nullable LocalDate calibrationDue,
-            boolean retired) {}
+            String id, String label, int version, @Nullable LocalDate calibrationDue, boolean retired) {}
 
     record NewBay(int number, String rig) {}
 
@@ -98,11 +94,7 @@ class WorkshopController {
     private TesterLine tester(DocumentRef ref, boolean retired) {
         Tester tester = workshop.tester(ref);
         return new TesterLine(
-                ref.id(),
-                tester.label(),
-                ref.version(),
-                tester.calibrationDue().orElse(null),
-                retired);
+                ref.id(), tester.label(), ref.version(), tester.calibrationDue().orElse(null), retired);
     }
 
     @PutMapping("/bays/{id}")

@@ -67,7 +67,9 @@ class PairingCodesTest {
             }
         }
         assertThat(tried).isEqualTo(Guesses.MOST);
-        assertThat(codes.redeem("12345678", "2001:db8:1:3::1")).as("another network may try").isEmpty();
+        assertThat(codes.redeem("12345678", "2001:db8:1:3::1"))
+                .as("another network may try")
+                .isEmpty();
     }
 
     @Test
@@ -85,7 +87,9 @@ class PairingCodesTest {
         long first = codes.redeem(codes.make(sheet), "10.0.0.1").orElseThrow().tablet();
         assertThat(codes.isLast("a", first)).isTrue();
         String next = codes.make(sheet);
-        assertThat(codes.isLast("a", first)).as("a code that nobody used yet ends nothing").isTrue();
+        assertThat(codes.isLast("a", first))
+                .as("a code that nobody used yet ends nothing")
+                .isTrue();
         codes.redeem(next, "10.0.0.2");
         assertThat(codes.isLast("a", first)).isFalse();
     }

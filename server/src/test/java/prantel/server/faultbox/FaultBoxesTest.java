@@ -91,9 +91,10 @@ class FaultBoxesTest {
             boxes.command(BAY, List.of(1));
             assertThat(refusal(second, List.of(4)).getMessage()).contains("held by another server");
             assertThat(box.closed()).containsExactly(1);
-            await().untilAsserted(() -> assertThat(second.truth(BAY, List.of(), false).relays(BoxTruth.Trouble.NOT_COMMANDED))
-                    .as("it may look, and sees a relay in that it did not command")
-                    .containsExactly(1));
+            await().untilAsserted(
+                            () -> assertThat(second.truth(BAY, List.of(), false).relays(BoxTruth.Trouble.NOT_COMMANDED))
+                                    .as("it may look, and sees a relay in that it did not command")
+                                    .containsExactly(1));
             boxes.command(BAY, List.of());
             assertThat(second.command(BAY, List.of(4)).closed()).containsExactly(4);
             assertThat(refusal(boxes, List.of(1)).getMessage()).contains("held by another server");

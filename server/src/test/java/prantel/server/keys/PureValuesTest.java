@@ -61,7 +61,8 @@ class PureValuesTest {
             bothBegun.countDown();
             await(bothBegun);
             // what the other makes of it does not ask back: a value never follows from itself
-            return mine + " with " + values.of(new Name(other), () -> String.valueOf(other)).charAt(0);
+            return mine + " with "
+                    + values.of(new Name(other), () -> String.valueOf(other)).charAt(0);
         });
     }
 
@@ -71,7 +72,8 @@ class PureValuesTest {
         for (int i = 0; i < 8; i++) {
             long seed = 71L + i;
             askers.add(() -> {
-                RandomGenerator random = RandomGeneratorFactory.of("L64X128MixRandom").create(seed);
+                RandomGenerator random =
+                        RandomGeneratorFactory.of("L64X128MixRandom").create(seed);
                 int sum = 0;
                 for (int round = 0; round < 400; round++) {
                     int number = random.nextInt(200);

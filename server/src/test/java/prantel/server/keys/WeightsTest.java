@@ -39,8 +39,8 @@ class WeightsTest {
         List<Fault> faults = healthy.everyFault();
         long said = 0;
         for (int i = 0; i < SETS; i++) {
-            Key key = healthy.with(new FaultSet(List.of(
-                    faults.get(i * faults.size() / SETS), faults.get((i * 31 + 17) % faults.size()))));
+            Key key = healthy.with(new FaultSet(
+                    List.of(faults.get(i * faults.size() / SETS), faults.get((i * 31 + 17) % faults.size()))));
             held.add(key);
             said += Weights.units(key);
             // asking why bands are so wide leaves nothing behind in the key: 11.7 MB of a Creamery's once did

@@ -35,7 +35,9 @@ class FairTurnsTest {
             turns.giveBack("greedy");
         }
         assertThat(order).hasSize(51);
-        assertThat(order.indexOf("modest")).as("after one of the others at most").isLessThanOrEqualTo(1);
+        assertThat(order.indexOf("modest"))
+                .as("after one of the others at most")
+                .isLessThanOrEqualTo(1);
     }
 
     private static void one(String owner, FairTurns turns, List<String> order, AtomicInteger waiting) {
@@ -54,7 +56,9 @@ class FairTurnsTest {
         assertThat(turns.take("a", Duration.ofMillis(20))).isFalse();
         assertThat(turns.take("b", Duration.ZERO)).isTrue();
         turns.giveBack("a");
-        assertThat(turns.take("a", Duration.ZERO)).as("who gave up waiting is in nobody's way").isTrue();
+        assertThat(turns.take("a", Duration.ZERO))
+                .as("who gave up waiting is in nobody's way")
+                .isTrue();
     }
 
     @Test
