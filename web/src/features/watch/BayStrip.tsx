@@ -44,5 +44,6 @@ function short(what: string): string {
   if (what.includes("asks to go live")) return "asks: live";
   if (what.startsWith("Stopped")) return "stopped";
   if (what.startsWith("Time is up")) return "time is up";
+  if (what.includes("fault box")) return "fault box";
   return "stands still";
 }

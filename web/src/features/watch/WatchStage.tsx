@@ -120,7 +120,7 @@ export function WatchStage({ id, bay }: Props) {
                 <span className="text-ink2">not begun</span>
               )}
               <RigNow view={w} />
-              <Saved state={state} />
+              <Saved state={state} stops={stopping.pending.length} />
               <span className="ml-auto flex flex-wrap items-center gap-1">
                 <Button
                   kind="quiet"
@@ -271,8 +271,8 @@ function RigNow({ view }: { view: WatchView }) {
 }
 
 /** Always in sight: whether what was tapped has arrived. */
-function Saved({ state }: { state: TapState }) {
-  const count = state.pending.length;
+function Saved({ state, stops }: { state: TapState; stops: number }) {
+  const count = state.pending.length + stops;
   const words =
     state.waiting === "owner"
       ? `Signed out: ${count} kept here, sent when you sign in again`
