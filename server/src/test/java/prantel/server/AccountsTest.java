@@ -185,4 +185,74 @@ class AccountsTest {
                 .isEqualTo(200);
         assertThat(device.get("/api/me/sign-ins").json()).hasSizeGreaterThanOrEqualTo(2);
     }
+
+    @Test
+    void whatManyPeopleUseAsAPasswordIsRefused() {
+        for (String common : List.of("password1", "12345678", "qwertyuiop", "letmein123", "guest-9-guest-9")) {
+            Browser.Answer refused = administrator()
+                    .post(
+                            PEOPLE,
+                            Map.of(
+                                    "signInName",
+                                    "guest-9",
+                                    "name",
+                                    "Guest Nine",
+                                    "roles",
+                                    List.of("ASSESSOR"),
+                                    "password",
+                                    common));
+            assertThat(refused.status()).as(common).isEqualTo(400);
+            assertThat(refused.text()).as(common).contains("common-password", "three words");
+        }
+    }
+
+    @Test
+    void onesOtherDevicesAreSignedOutAndThisOneStays() {
+        add("ender", "ASSESSOR");
+        Browser tablet = Browser.of(mvc, "ender", "first-pass-1");
+        Browser desk = Browser.of(mvc, "ender", "first-pass-1");
+        assertThat(desk.delete("/api/me/sign-ins").status()).isEqualTo(200);
+        assertThat(desk.get("/api/floor").status()).isEqualTo(200);
+        assertThat(tablet.get("/api/floor").status()).isEqualTo(401);
+    }
+
+    @Test
+    void peopleAreRenamedAndASecondAdministratorIsAskedFor() {
+        add("namer", "ASSESSOR");
+        assertThat(administrator()
+                        .put(PEOPLE + "/namer/name", Map.of("name", "Nam Er"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(line("namer").get("name").asString()).isEqualTo("Nam Er");
+        assertThat(administrator().get(PEOPLE).json().get("advice").asString())
+                .contains("only administrator", "reset-administrator");
+    }
+
+    /** A tablet that was let in stayed in after the sheet was handed in. */
+    @Test
+    void aTabletsSessionEndsWithTheNextTabletAndWithHandingIn() {
+        Browser assessor = Browser.of(mvc, "ada");
+        String path = Bays.prepare(assessor, "bay-3", "lutz");
+        Bays.choose(assessor, path, List.of());
+        Bays.open(assessor, path);
+        String sheet = path.replace("/api/assessments", "/api/my/sheets");
+        Browser first = paired(assessor, path);
+        assertThat(first.get(sheet).status()).isEqualTo(200);
+        assertThat(first.get("/api/me/sign-ins").status()).as("one sheet and nothing else").isEqualTo(403);
+        Browser second = paired(assessor, path);
+        assertThat(first.get(sheet).status()).as("another tablet was let in").isEqualTo(401);
+        assertThat(second.post(sheet + "/hand-in", Bays.event()).status()).isEqualTo(200);
+        assertThat(second.get(sheet).status()).as("handed in").isEqualTo(401);
+        assertThat(assessor.post(path + "/conduct/pairing", Map.of()).text()).contains("handed in");
+    }
+
+    private Browser paired(Browser assessor, String path) {
+        JsonNode pairing = assessor.post(path + "/conduct/pairing", Map.of()).json();
+        assertThat(pairing.get("link").asString()).startsWith(pairing.get("address").asString());
+        Browser tablet = new Browser(mvc);
+        assertThat(tablet.post("/api/pairing", Map.of("code", pairing.get("code").asString()))
+                        .status())
+                .isEqualTo(200);
+        return tablet;
+    }
 }

@@ -112,4 +112,32 @@ class PastOfTheDemoTest {
         assertThat(floor.get("kept").toString())
                 .contains("Competent", "Refer these parts", "Stopped for safety", "Broken off", "\"overridden\":true");
     }
+
+    private static List<String> candidates(Browser browser, String query) {
+        JsonNode page = browser.get("/api/records" + query).json();
+        assertThat(page.get("of").asInt()).isEqualTo(page.get("records").size());
+        return page.get("records")
+                .valueStream()
+                .map(r -> r.get("candidate").asString())
+                .toList();
+    }
+
+    /** The Floor lists the newest; any other is found by what is known of it. */
+    @Test
+    void recordsAreFoundByPersonRigSchemeOutcomeAndTime() {
+        Browser ines = Browser.of(mvc, "ines", "toll-gate-7");
+        assertThat(candidates(ines, "")).hasSize(11);
+        assertThat(candidates(ines, "?person=hollis")).hasSize(2).containsOnly("Bas Hollis");
+        assertThat(candidates(ines, "?person=corin")).as("an assessor's").hasSizeGreaterThan(3);
+        assertThat(candidates(ines, "?outcome=STOPPED")).containsExactly("Bas Hollis");
+        assertThat(candidates(ines, "?outcome=BROKEN_OFF")).containsExactly("Asta Quill");
+        assertThat(candidates(ines, "?rig=ferry-kiosk&outcome=REFERRAL")).isNotEmpty();
+        assertThat(candidates(ines, "?scheme=ring-drill")).hasSize(1);
+        assertThat(candidates(ines, "?person=%25")).as("no sign of it is a wildcard").isEmpty();
+        assertThat(candidates(ines, "?person=_as")).isEmpty();
+        assertThat(candidates(ines, "?until=2001-01-01")).isEmpty();
+        assertThat(ines.get("/api/records?from=yesterday").status()).isEqualTo(400);
+        assertThat(Browser.of(mvc, "petra", "mudflat-11").get("/api/records").status())
+                .isEqualTo(403);
+    }
 }

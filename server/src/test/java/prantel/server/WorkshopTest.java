@@ -77,4 +77,41 @@ class WorkshopTest {
                         .status())
                 .isEqualTo(200);
     }
+
+    @Test
+    void baysRigsAndTestersAreChangedAndRetiredButNotUnderSomebody() {
+        Browser lea = Browser.of(mvc, "lea");
+        assertThat(lea.put("/api/workshop/rigs/dairy/retired", Map.of("retired", true))
+                        .text())
+                .contains("rig-in-use", "bay 4");
+        String path = Bays.prepare(Browser.of(mvc, "ada"), "bay-4", "pia");
+        Map<String, Object> other = Map.of("number", 44, "rig", "kiosk", "retired", false);
+        assertThat(lea.put("/api/workshop/bays/bay-4", other).text()).contains("bay-in-use");
+        assertThat(lea.put("/api/workshop/bays/bay-2", Map.of("number", 1, "rig", "kiosk", "retired", false))
+                        .text())
+                .contains("there is a bay with that number");
+        assertThat(lea.put("/api/workshop/bays/bay-2", Map.of("number", 2, "rig", "kiosk", "retired", true))
+                        .status())
+                .isEqualTo(200);
+        assertThat(Browser.of(mvc, "ada").get("/api/floor").text()).doesNotContain("\"id\":\"bay-2\"");
+        assertThat(lea.put("/api/workshop/rigs/kiosk/retired", Map.of("retired", true))
+                        .status())
+                .isEqualTo(200);
+        assertThat(lea.get("/api/rigs").text()).doesNotContain("\"id\":\"kiosk\"");
+        assertThat(lea.put("/api/workshop/rigs/kiosk/retired", Map.of("retired", false))
+                        .status())
+                .isEqualTo(200);
+        Map<String, Object> tester = new java.util.HashMap<>(Map.of("label", "T2, new name"));
+        tester.put("calibrationDue", "2031-03-31");
+        assertThat(lea.put("/api/workshop/testers/t2", tester).text()).contains("T2, new name", "2031-03-31");
+        for (String id : List.of("t2", "t3")) {
+            assertThat(lea.put("/api/workshop/testers/" + id + "/retired", Map.of("retired", true))
+                            .status())
+                    .isEqualTo(200);
+        }
+        assertThat(lea.put("/api/workshop/testers/t1/retired", Map.of("retired", true))
+                        .text())
+                .contains("last-tester");
+        assertThat(Browser.of(mvc, "ada").get(path).status()).as("records stay").isEqualTo(200);
+    }
 }

@@ -2,6 +2,7 @@ package prantel.core.marking;
 
 import java.util.List;
 import prantel.core.expectation.Key;
+import prantel.core.rig.CircuitId;
 
 /** A sheet held against its key: every box looked at, marks proposed, an outcome proposed. */
 public record MarkedSheet(Key key, List<Finding> findings, List<Mark> marks, Outcome outcome) {
@@ -14,5 +15,18 @@ public record MarkedSheet(Key key, List<Finding> findings, List<Mark> marks, Out
     public MarkedSheet {
         findings = List.copyOf(findings);
         marks = List.copyOf(marks);
+    }
+
+    /** Label of the circuit that a mark is about; empty where its boxes are of several, or of none. */
+    public String circuitOf(Mark mark) {
+        List<CircuitId> of = mark.slots().stream()
+                .filter(key::has)
+                .flatMap(s -> key.expectation(s).slot().circuit().stream())
+                .distinct()
+                .toList();
+        boolean all = mark.slots().stream()
+                .filter(key::has)
+                .allMatch(s -> key.expectation(s).slot().circuit().isPresent());
+        return of.size() == 1 && all ? key.rig().circuit(of.getFirst()).label() : "";
     }
 }

@@ -30,7 +30,6 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.marking.Outcome.Verdict;
 import prantel.core.quantity.Unit;
-import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
@@ -490,7 +489,7 @@ record MarkingView(
                 new MarkPlace(
                         mark.id(),
                         stepOf(mark, sheet),
-                        circuitOf(mark, sheet),
+                        sheet.circuitOf(mark),
                         mark.slots().stream().map(Object::toString).toList()),
                 new MarkWorth(mark.group(), mark.title(), mark.worth().weight(), mark.key()),
                 new MarkProposal(mark.award().name(), mark.words(), Wants.of(mark)),
@@ -498,15 +497,6 @@ record MarkingView(
                         decision == null ? null : decision.given().name(),
                         decision == null ? "" : decision.reason(),
                         decision == null ? "" : decision.by()));
-    }
-
-    /** Marks of a circuit begin with its id. */
-    private static String circuitOf(Mark mark, MarkedSheet sheet) {
-        return sheet.key().rig().circuits().stream()
-                .filter(c -> mark.id().startsWith(c.id() + "/"))
-                .findFirst()
-                .map(Circuit::label)
-                .orElse("");
     }
 
     /** The test it belongs to; what belongs to none is shown with the record, faults with the faults. */

@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
+import java.util.stream.Collectors;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import prantel.core.analysis.Kappa;
@@ -130,7 +132,9 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
         return Optional.of(new DisputeLine(
                 mark.id(),
                 mark.title(),
-                mark.group(),
+                Stream.of(mark.group(), sides.sheet().circuitOf(mark))
+                        .filter(w -> !w.isEmpty())
+                        .collect(Collectors.joining(", ")),
                 new OneSaid(first, settled != null || decision == null ? "" : decision.reason()),
                 new OneSaid(second.award(), second.reason()),
                 settled == null

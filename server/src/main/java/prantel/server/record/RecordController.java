@@ -150,7 +150,7 @@ class RecordController {
             Pattern.compile("[\\p{Z}\\p{Cc}\\p{Cf}]*[=+\\-@\uFF1D\uFF0B\uFF0D\uFF20]|[\\p{Cc}]");
 
     /** What somebody typed must not be taken for a formula by a program that opens the file. Source: OWASP, CSV injection. */
-    private static String plain(String text) {
+    static String plain(String text) {
         return FORMULA.matcher(text).lookingAt() ? "'" + text : text;
     }
 

@@ -173,21 +173,24 @@ class Records {
     private List<MarkedLine> marks(Assessment a) {
         Map<String, MarkExport.KeptMark> kept = new LinkedHashMap<>();
         assessments.resultOf(a).ifPresent(json -> MarkExport.marks(json).forEach(m -> kept.put(m.id(), m)));
-        List<MarkedLine> lines = new ArrayList<>();
+        MarkedSheet today = keys.marked(a);
+        Map<String, String> circuits =
+                today.marks().stream().collect(Collectors.toMap(Mark::id, today::circuitOf, (x, y) -> x));
         if (kept.isEmpty()) {
-            for (Mark m : keys.marked(a).marks()) {
-                lines.add(line(
+            for (Mark m : today.marks()) {
+                kept.put(
+                        m.id(),
                         new MarkExport.KeptMark(
-                                m.id(), m.group(), m.title(), m.weight(), word(m.award()), m.points(), m.words()),
-                        a));
+                                m.id(), m.group(), m.title(), m.weight(), word(m.award()), m.points(), m.words()));
             }
-        } else {
-            kept.values().forEach(m -> lines.add(line(m, a)));
         }
-        return lines;
+        return kept.values().stream()
+                .map(m -> line(m, circuits.getOrDefault(m.id(), ""), a))
+                .toList();
     }
 
-    private MarkedLine line(MarkExport.KeptMark m, Assessment a) {
+    /** @param circuit its label; empty for none */
+    private MarkedLine line(MarkExport.KeptMark m, String circuit, Assessment a) {
         Assessment.Decision decision = a.decisions().get(m.id());
         Opinions.Settled settled = a.opinions().settled().get(m.id());
         String first = settled != null ? word(settled.first()) : decision == null ? "" : word(decision.given());
@@ -200,7 +203,8 @@ class Records {
                 .findFirst()
                 .orElse("");
         return new MarkedLine(
-                new RecordView.MarkedWhat(m.id(), m.group(), m.title(), m.weight()),
+                new RecordView.MarkedWhat(
+                        m.id(), circuit.isEmpty() ? m.group() : m.group() + ", " + circuit, m.title(), m.weight()),
                 new RecordView.MarkedOpinions(m.award(), first, second),
                 new RecordView.MarkedEnd(
                         decision == null ? m.award() : word(decision.given()),
