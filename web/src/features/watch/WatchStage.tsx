@@ -11,7 +11,7 @@ import { clock } from "../../ui/when";
 import { HaltDialog, listOf, MakeSafe, MorePane, PausePane, StageClock } from "../conduct";
 import { GoLive } from "../live";
 import { BayStrip } from "./BayStrip";
-import { Broken } from "./Broken";
+import { Broken, BrokenSafety } from "./Broken";
 import { ProcedureLine } from "./ProcedureLine";
 import { SafetyStop, Stopping } from "./SafetyStop";
 import { StepPane } from "./StepPane";
@@ -153,6 +153,7 @@ export function WatchStage({ id, bay }: Props) {
                 Live: supervised only, your whole attention. Fused probes, covers on, bystanders out.
               </p>
             )}
+            <BrokenSafety lines={w.broken} />
             <Stopping
               state={stopping}
               onAgain={(what) => stops.write({ what })}

@@ -27,6 +27,7 @@ import prantel.core.fault.BoxTruth;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Observation;
 import prantel.core.scheme.Scheme;
+import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
@@ -128,6 +129,34 @@ class CourseOfSchemesTest {
             assertThat(told).as(rule.why()).hasSize(bothWritten ? 1 : 0);
             told.forEach(b -> assertThat(b.then().seq())
                     .isLessThan(Objects.requireNonNull(b.first()).seq()));
+        }
+    }
+
+    /** Nothing is touched before it is dead and proved so: common practice, no source. */
+    @ParameterizedTest
+    @MethodSource("everySchemeOnEveryRig")
+    void aReadingOfADeadTestBeforeIsolationBreaksASafetyRule(List<String> of) throws Exception {
+        Scheme scheme = scheme(of.get(0));
+        if (scheme.step("isolate").isEmpty() || scheme.order().isEmpty()) {
+            return;
+        }
+        List<Slot> slots = SlotPlan.sheet(rig(of.get(1)), scheme);
+        Step isolate = scheme.step("isolate").orElseThrow();
+        for (Step step : scheme.steps()) {
+            boolean read =
+                    !step.isLive() && slots.stream().anyMatch(b -> step.tests().contains(b.step()));
+            boolean closing = step.id().equals("closing"); // what is written there is how the rig was left: no test
+            if (!read || closing || step.equals(isolate)) {
+                continue;
+            }
+            Streams s = Streams.atWork();
+            follow(s, step, slots, new ArrayList<>(), false);
+            follow(s, isolate, slots, new ArrayList<>(), false);
+            assertThat(Course.of(s.state(), scheme, slots).broken())
+                    .as(step.title())
+                    .anyMatch(b -> b.sure()
+                            && b.rule().first().equals("isolate")
+                            && b.rule().severity() == Severity.SAFETY);
         }
     }
 

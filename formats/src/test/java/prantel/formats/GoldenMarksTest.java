@@ -38,7 +38,8 @@ import prantel.core.sequence.SlotId;
  * leads too, and cost once as they do, and what lies just outside its window, where leads, hands and a damp day account for
  * it, costs nothing (engine version 8). Where the rig or the tester very likely accounts for what is off, that counts neither way
  * until it was looked at (engine version 11). Insulation is held against a day as wet as most of the record says, and leads
- * that were in for all tests of a circuit are one cause (engine version 12).
+ * that were in for all tests of a circuit are one cause (engine version 12). Marks name their place apart (engine version 13):
+ * words moved, no verdict and no point of the {@value #RECORDS} did.
  */
 class GoldenMarksTest {
     private static final Set<String> NEWER_KINDS = Set.of("clamp-resistance", "live-open-after");

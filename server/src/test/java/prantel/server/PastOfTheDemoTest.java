@@ -133,7 +133,9 @@ class PastOfTheDemoTest {
         assertThat(candidates(ines, "?outcome=BROKEN_OFF")).containsExactly("Asta Quill");
         assertThat(candidates(ines, "?rig=ferry-kiosk&outcome=REFERRAL")).isNotEmpty();
         assertThat(candidates(ines, "?scheme=ring-drill")).hasSize(1);
-        assertThat(candidates(ines, "?person=%25")).as("no sign of it is a wildcard").isEmpty();
+        assertThat(candidates(ines, "?person=%25"))
+                .as("no sign of it is a wildcard")
+                .isEmpty();
         assertThat(candidates(ines, "?person=_as")).isEmpty();
         assertThat(candidates(ines, "?until=2001-01-01")).isEmpty();
         assertThat(ines.get("/api/records?from=yesterday").status()).isEqualTo(400);

@@ -14,6 +14,7 @@ import prantel.core.scheme.Observation;
 import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Scheme.OrderRule;
+import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.sequence.Slot;
 
@@ -113,7 +114,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
      * A rule of order and the two deeds that broke it.
      *
      * @param first the earliest deed of what should have come first; null where none is on record
-     * @param sure whether both are known to have happened in this order; an assessor may have tapped late
+     * @param sure whether it is known to have happened so; an assessor may have tapped late
      */
     public record Broken(
             OrderRule rule, Deed then, @Nullable Deed first, boolean sure) {}
@@ -143,7 +144,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                         .filter(s -> isEmpty(s, own.getOrDefault(s.id(), List.of())))
                         .isEmpty())
                 .toList();
-        List<Broken> broken = broken(rules, deeds);
+        List<Broken> broken = broken(rules, deeds, own);
         List<Station> stations = new ArrayList<>();
         for (Step step : scheme.steps()) {
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
@@ -242,7 +243,9 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
         return Optional.ofNullable(assessment.firstAbout(subject)).map(first -> new Deed(step.id(), kind, of, first));
     }
 
-    private static List<Broken> broken(List<OrderRule> rules, Map<String, List<Deed>> deeds) {
+    /** @param own the boxes of each step on this rig */
+    private static List<Broken> broken(
+            List<OrderRule> rules, Map<String, List<Deed>> deeds, Map<String, List<Slot>> own) {
         List<Broken> broken = new ArrayList<>();
         for (OrderRule rule : rules) {
             List<Deed> before = deeds.getOrDefault(rule.first(), List.of());
@@ -254,6 +257,12 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                 if (then.seq() < first.seq()) {
                     broken.add(new Broken(rule, then, first, true));
                 }
+                continue;
+            }
+            boolean isWritten = !own.getOrDefault(rule.first(), List.of()).isEmpty();
+            if (then != null && isWritten && rule.severity() == Severity.SAFETY) {
+                // what should have come first has boxes of its own, and not one of them is written
+                broken.add(new Broken(rule, then, null, true));
                 continue;
             }
             Deed any = earliest(before, false);
