@@ -113,7 +113,7 @@ class FaultsIT extends BrowserTest {
         button("It is locked off and proved dead").click();
         weld(2, false);
         button("Arm the box").click();
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Relay 2 is not where it should be");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Relay 2 of the fault box should be in and is out");
         Axe.check(page, "Set and prove, wrong relay");
         weld(2, null);
         button("Arm the box").click();
