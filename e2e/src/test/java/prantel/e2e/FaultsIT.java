@@ -150,10 +150,10 @@ class FaultsIT extends BrowserTest {
         assertThat(button("Go live, with permission")).isDisabled();
         page.getByLabel(Pattern.compile("boxes of the dead tests are empty")).fill("only the loop is assessed today");
         button("Go live, with permission").click();
+        button("Show the faults").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is dead only: take it out first");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("has no earth");
         Axe.check(page, "Go live, refused");
-        button("Show the faults").click();
         button("Release its relay").click();
         button("It is out").click();
         assertThat(page.getByText("Put back")).hasCount(2);
