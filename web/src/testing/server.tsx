@@ -25,8 +25,8 @@ export class StandIn {
     );
   }
 
-  refuse(what: string, status: number, mend: string) {
-    const refusal: Problems = { status, problems: [{ code: "refused", where: "", given: "", mend }] };
+  refuse(what: string, status: number, mend: string, code = "refused") {
+    const refusal: Problems = { status, problems: [{ code, where: "", given: "", mend }] };
     this.answers[what] = refusal;
   }
 

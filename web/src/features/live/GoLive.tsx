@@ -1,6 +1,6 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, data, deed, type Schemas } from "../../api/client";
+import { api, ApiProblem, data, deed, type Schemas } from "../../api/client";
 import { layOver } from "../../api/layOver";
 import { useTick } from "../conduct";
 import { CheckList } from "../proof";
@@ -20,6 +20,10 @@ const liveQuery = (id: string) =>
       data(api.GET("/api/assessments/{id}/live", { signal, params: { path: { id } } })),
     refetchInterval: 5000,
   });
+
+/** The server says what stands in the rig, its faults by name and place among it. */
+const namesFaults = (error: unknown) =>
+  error instanceof ApiProblem && error.problems.some((p) => p.code === "not-safe");
 
 interface Props {
   id: string;
@@ -144,7 +148,13 @@ export function GoLive({ id, onBack, onLive }: Props) {
                 />
               </>
             )}
-            <ProblemNote error={out.error ?? reading.error ?? power.error} />
+            {namesFaults(power.error) && !shown && v.faults.length > 0 ? (
+              <p role="alert" className="mt-2 border-l-4 border-caution bg-caution-soft p-3">
+                It did not go live. Show the faults to read why.
+              </p>
+            ) : (
+              <ProblemNote error={out.error ?? reading.error ?? power.error} />
+            )}
             {v.whyNot.length > 0 && !shown && v.faults.length > 0 ? (
               <p className="mt-2 text-caution">
                 {v.whyNot.length === 1 ? "One thing stands" : `${v.whyNot.length} things stand`} against it:

@@ -46,6 +46,16 @@ describe("GoLive", () => {
     expect(await screen.findByRole("alert")).toHaveTextContent("CPC open is dead only");
   });
 
+  it("names no fault in a refusal until somebody asks to see them", async () => {
+    server.refuse(`${LIVE}/on`, 409, "CPC open, socket 2, is dead only", "not-safe");
+    shown(<GoLive id="a" />);
+    await userEvent.click(await screen.findByRole("button", { name: "Go live, with permission" }));
+    expect(await screen.findByRole("alert")).toHaveTextContent("It did not go live");
+    expect(screen.queryByText(/socket 2/)).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Show the faults" }));
+    expect(await screen.findByRole("alert")).toHaveTextContent("CPC open, socket 2");
+  });
+
   it("takes a fault out by its relay and lets one be put back", async () => {
     shown(<GoLive id="a" />);
     await userEvent.click(await screen.findByRole("button", { name: "Show the faults" }));

@@ -150,6 +150,7 @@ class FaultsIT extends BrowserTest {
         assertThat(button("Go live, with permission")).isDisabled();
         page.getByLabel(Pattern.compile("boxes of the dead tests are empty")).fill("only the loop is assessed today");
         button("Go live, with permission").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("It did not go live");
         button("Show the faults").click();
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("is dead only: take it out first");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("has no earth");

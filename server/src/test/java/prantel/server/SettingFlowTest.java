@@ -261,6 +261,11 @@ class SettingFlowTest {
         Browser.Answer refused = Bays.on(assessor, path, null);
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("dead only", "has no earth");
+        Map<String, Object> nothingTicked = Bays.event();
+        nothingTicked.put("seen", List.of());
+        assertThat(assessor.post(path + "/live/on", nothingTicked).text())
+                .as("everything at once, whatever is ticked")
+                .contains("dead only", "has no earth", "till open before it goes live");
         assertThat(assessor.get(path + "/live").json().get("mayGoLive").asBoolean())
                 .isFalse();
     }

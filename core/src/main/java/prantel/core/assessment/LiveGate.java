@@ -54,7 +54,7 @@ public final class LiveGate {
             shut.add(new Shut(
                     Kind.DEAD_TESTS_OPEN,
                     openDead + (openDead == 1 ? " box" : " boxes") + " of the dead tests "
-                            + (openDead == 1 ? "is" : "are") + " empty: say why the rig goes live now"));
+                            + (openDead == 1 ? "is" : "are") + " empty: say why the rig goes live now."));
         }
         Rules.mayHappen(new AssessmentEvent.Energised(true, null), assessment)
                 .ifPresent(why -> shut.add(new Shut(Kind.RULE, why.words())));

@@ -169,6 +169,12 @@ class LiveController {
         equipment.truthNow(assessments.get(id));
         return view(assessments.together(() -> {
             ticks.keep(id, going.eventId(), going.seen(), who.getName());
+            Assessment ticked = assessments.get(id);
+            // before the rules of the stream, which tell only the first thing; a repeat of what is kept is not asked
+            // again
+            if (ticked.energisedAt() == null) {
+                mustBeOpen(ticked, reason, who);
+            }
             return assessments.append(
                     id,
                     going.eventId(),
