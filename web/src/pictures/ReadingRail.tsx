@@ -99,5 +99,5 @@ export function ReadingRail({ line }: Props) {
 
 function describe(line: Schemas["Line"]): string {
   const limit = line.limit ? ` Limit ${line.limit.shown}.` : "";
-  return `Recorded ${line.written || "nothing"}, ${line.sideWords}. This rig gives ${line.expected}, healthy ${line.healthy}.${limit}`;
+  return `Recorded ${line.written || "nothing"}${line.sideWords ? `, ${line.sideWords}` : ""}. This rig gives ${line.expected}, healthy ${line.healthy}.${limit}`;
 }

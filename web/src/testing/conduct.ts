@@ -25,7 +25,7 @@ export function conduct(more: Partial<Schemas["ConductView"]> = {}): Schemas["Co
       dead: { gone: 1200, allowed: 5400 },
       live: { gone: 0, allowed: 3600 },
       all: { gone: 1200, allowed: 9000 },
-      running: true,
+      state: "RUNS",
     },
     pauses: [],
     timeFactor: 1,

@@ -54,6 +54,12 @@ export function PrepareStage({ id, bay, open }: Props) {
               </Pane>
             </div>
             <div className="flex flex-wrap gap-3 lg:col-span-2">
+              {left > 0 && (
+                <p className="w-full text-caution">
+                  △ {left === 1 ? "One check is" : `${left} checks are`} empty. You may go on; Watch and the
+                  record say so.
+                </p>
+              )}
               <LinkButton to={`/assessments/${id}/set`}>Go to Set</LinkButton>
               <Link className="self-center text-work underline" to={`/assessments/${id}/brief`}>
                 Brief, to print

@@ -20,7 +20,7 @@ export function StageClock({ clock, live, receivedAt, quiet = false }: Props) {
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);
   }, []);
-  const since = clock.running ? Math.max(0, Math.floor((now - receivedAt) / 1000)) : 0;
+  const since = clock.state === "RUNS" ? Math.max(0, Math.floor((now - receivedAt) / 1000)) : 0;
   const stage = live ? clock.live : clock.dead;
   const parts: [string, Schemas["UsedLine"]][] = [];
   if (stage.allowed > 0) parts.push([live ? "live" : "dead", stage]);
@@ -38,10 +38,18 @@ export function StageClock({ clock, live, receivedAt, quiet = false }: Props) {
           </span>
         );
       })}
-      {!clock.running && <span className="font-bold text-caution">‖ stands still</span>}
+      {STANDS[clock.state] && <span className="font-bold text-caution">‖ {STANDS[clock.state]}</span>}
     </span>
   );
 }
+
+const STANDS: Record<ClockView["state"], string> = {
+  RUNS: "",
+  CLOSED: "",
+  NOT_CONFIRMED: "starts when the candidate has confirmed",
+  HALTED: "stands still",
+  AT_THE_RIG: "stands still while the assessor is at the rig",
+};
 
 /** "7:05": minutes and seconds, without hours. */
 export function minutes(seconds: number): string {

@@ -27,7 +27,7 @@ describe("a clock", () => {
     view.unmount();
     shown(
       <StageClock
-        clock={{ ...clock, running: false, dead: { gone: 5500, allowed: 5400 } }}
+        clock={{ ...clock, state: "HALTED", dead: { gone: 5500, allowed: 5400 } }}
         live={false}
         receivedAt={Date.now() - 65_000}
       />,

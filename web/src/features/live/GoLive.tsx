@@ -191,10 +191,10 @@ export function GoLive({ id, onBack, onLive }: Props) {
               ))}
             </div>
             <ProblemNote error={tick.error} />
-            {v.openDead > 0 && (
+            {v.openDead.length > 0 && (
               <TextField
                 className="mt-3"
-                label={`${v.openDead} ${v.openDead === 1 ? "box" : "boxes"} of the dead tests ${v.openDead === 1 ? "is" : "are"} empty. Why live now?`}
+                label={`Empty boxes of the dead tests: ${v.openDead.map((o) => `${o.step} ${o.boxes}`).join(", ")}. Why live now?`}
                 large
                 maxLength={1000}
                 value={reason}
@@ -207,7 +207,7 @@ export function GoLive({ id, onBack, onLive }: Props) {
                 large
                 disabled={
                   power.isPending ||
-                  (v.openDead > 0 && !reason.trim()) ||
+                  (v.openDead.length > 0 && !reason.trim()) ||
                   (v.mayGoLive && !v.lists.every((l) => l.complete))
                 }
                 onClick={() => power.mutate()}

@@ -18,7 +18,7 @@ const view: Schemas["LiveView"] = {
   checks: [],
   simulated: false,
   mayGoLive: false,
-  openDead: 0,
+  openDead: [],
   lists: [],
   cautions: ["Live work: supervised; local rules and licensed practice come first."],
   whyNot: ["CPC open, socket 2, is dead only: take it out first."],
@@ -83,11 +83,14 @@ describe("GoLive", () => {
   });
 
   it("asks why when dead tests are open, and sends the reason", async () => {
-    is({ ...view, faults: [], whyNot: [], mayGoLive: true, openDead: 12 });
+    is({ ...view, faults: [], whyNot: [], mayGoLive: true, openDead: [{ step: "Insulation", boxes: 12 }] });
     shown(<GoLive id="a" />);
     const go = await screen.findByRole("button", { name: "Go live, with permission" });
     expect(go).toBeDisabled();
-    await userEvent.type(screen.getByLabelText(/12 boxes of the dead tests are empty/), "loop only today");
+    await userEvent.type(
+      screen.getByLabelText(/Empty boxes of the dead tests: Insulation 12/),
+      "loop only today",
+    );
     await userEvent.click(go);
     await vi.waitFor(() => expect(server.sent[0]?.body).toMatchObject({ reason: "loop only today" }));
   });

@@ -13,7 +13,7 @@ interface Props {
 
 /** Deciding otherwise than proposed: both values and the reason are kept. */
 export function ChangeMark({ mark, onClose, onChange }: Props) {
-  const [given, setGiven] = useState<Award>((mark.given ?? mark.proposed) as Award);
+  const [given, setGiven] = useState<Award>((mark.given ?? mark.proposed ?? "FULL") as Award);
   const [reason, setReason] = useState(mark.reason);
   const differs = given !== mark.proposed;
   return (

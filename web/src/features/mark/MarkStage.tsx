@@ -11,7 +11,7 @@ import { OutcomePane } from "./OutcomePane";
 import { Resit } from "./Resit";
 import { Compare } from "./Compare";
 import { FAULTS, RECORD, StepList } from "./StepList";
-import { Watched } from "./Watched";
+import { SeenAlone, Watched } from "./Watched";
 import { StepReadings } from "./StepReadings";
 
 interface Props {
@@ -39,8 +39,9 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
 
   /** Takes the next proposal of this test; once they are through, goes to a test with open ones. */
   const accept = () => {
-    if (writes.decide.isPending || decided || signed) return;
-    if (next) writes.decide.mutate([{ mark: next.id, given: next.proposed as Award, reason: "" }]);
+    if (writes.decide.isPending || decided || signed || blind) return;
+    if (next)
+      writes.decide.mutate([{ mark: next.id, given: (next.proposed ?? "NOT_SEEN") as Award, reason: "" }]);
     else if (open[0]) setStep(open[0].step);
   };
   const goOn = () => {
@@ -86,7 +87,15 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
             </ul>
           </details>
         )}
-        {step === RECORD ? <Watched view={view} /> : <StepReadings view={view} step={step} tried={tried} />}
+        {step === RECORD ? (
+          blind ? (
+            <SeenAlone view={view} />
+          ) : (
+            <Watched view={view} />
+          )
+        ) : (
+          <StepReadings view={view} step={step} tried={tried} />
+        )}
         <Compare id={id} view={view} />
       </div>
       <div className="space-y-3 md:col-start-2 xl:col-start-auto">
@@ -108,6 +117,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
           open={open}
           onAccept={accept}
           locked={decided || signed}
+          blind={blind}
           busy={writes.decide.isPending}
           onDecide={(given) => writes.decide.mutate(given)}
         />

@@ -12,22 +12,33 @@ interface Props {
   open: MarkLine[];
   onAccept: () => void;
   locked: boolean;
+  /** whoever marks alone is proposed nothing: each mark is given, with a reason or without */
+  blind?: boolean;
   busy: boolean;
   onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
 }
 
-const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0", NOT_SEEN: "–" };
-const WORD: Record<string, string> = { FULL: "full", HALF: "half", NONE: "none", NOT_SEEN: "not seen" };
+const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0", NOT_SEEN: "–", OPEN: "?" };
+const WORD: Record<string, string> = {
+  FULL: "full",
+  HALF: "half",
+  NONE: "none",
+  NOT_SEEN: "not seen",
+  OPEN: "not marked yet",
+};
+const AWARDS: Award[] = ["FULL", "HALF", "NONE"];
 
 /** The marks proposed, with their evidence; accepted one by one, together, or changed with a reason. */
-export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) {
+export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDecide }: Props) {
+  const now = (m: MarkLine) => m.given ?? m.proposed ?? "OPEN";
   const [changing, setChanging] = useState<MarkLine>();
   const next = marks.find((m) => m.given === null && m.wants !== "NOTHING");
+  const here = marks.filter((m) => m.given === null && m.wants !== "NOTHING");
   // what the rig may account for is accepted one by one, by somebody who went and looked
   const together = open.filter((m) => m.wants === "DECISION");
   return (
     <Pane
-      title="Proposed"
+      title={blind ? "Your marks" : "Proposed"}
       aside={open.length === 0 ? "all decided" : `for this test · ${open.length} open in all`}
     >
       <ul className="divide-y divide-line">
@@ -42,11 +53,11 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
             <span
               className={classes(
                 "pl-1 text-[17px] font-bold",
-                (mark.given ?? mark.proposed) === "FULL" ? "text-work" : "text-caution",
+                now(mark) === "FULL" ? "text-work" : "text-caution",
               )}
-              title={`${WORD[mark.given ?? mark.proposed]} of ${mark.weight}`}
+              title={`${WORD[now(mark)]} of ${mark.weight}`}
             >
-              {SIGN[mark.given ?? mark.proposed]}
+              {SIGN[now(mark)]}
             </span>
             <span className="min-w-0">
               <span className="font-semibold">{mark.title}</span>{" "}
@@ -65,13 +76,35 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
               </span>
               {mark.given !== null && (
                 <span className="block text-[13px]">
-                  {mark.given === mark.proposed
-                    ? "accepted"
-                    : `changed from ${WORD[mark.proposed]} to ${WORD[mark.given]}: ${mark.reason}`}
+                  {blind
+                    ? `${WORD[mark.given]}${mark.reason ? `: ${mark.reason}` : ""}`
+                    : mark.given === mark.proposed
+                      ? "accepted"
+                      : `changed from ${WORD[mark.proposed ?? "OPEN"]} to ${WORD[mark.given]}: ${mark.reason}`}
                 </span>
               )}
             </span>
-            {!locked && (
+            {!locked && blind && mark.wants !== "NOTHING" && (
+              <span
+                className="flex gap-1"
+                role="group"
+                aria-label={`Your mark: ${mark.title}, ${mark.group}`}
+              >
+                {AWARDS.map((award) => (
+                  <Button
+                    key={award}
+                    disabled={busy}
+                    aria-pressed={mark.given === award}
+                    aria-label={WORD[award]}
+                    className={classes(mark.given === award && "!bg-work-soft !font-bold")}
+                    onClick={() => onDecide([{ mark: mark.id, given: award, reason: mark.reason }])}
+                  >
+                    {SIGN[award]}
+                  </Button>
+                ))}
+              </span>
+            )}
+            {!locked && !blind && (
               <Button
                 kind="quiet"
                 aria-label={`Change ${mark.title}, ${mark.circuit ? `${mark.circuit}, ` : ""}${mark.group}`}
@@ -83,7 +116,16 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
           </li>
         ))}
       </ul>
-      {!locked && open.length > 0 && (
+      {!locked && blind && here.length > 1 && (
+        <Button
+          className="mt-3"
+          disabled={busy}
+          onClick={() => onDecide(here.map((m) => ({ mark: m.id, given: "FULL", reason: "" })))}
+        >
+          Full for the {here.length} not marked here
+        </Button>
+      )}
+      {!locked && !blind && open.length > 0 && (
         <div className="mt-3 flex flex-wrap gap-2">
           <Button kind="main" shortcut="A" disabled={busy} onClick={onAccept}>
             {!next ? "Next test" : next.wants === "DECISION" ? "Accept" : "Looked at: accept"}
@@ -92,7 +134,13 @@ export function Marks({ marks, open, locked, busy, onAccept, onDecide }: Props) 
             <Button
               disabled={busy}
               onClick={() =>
-                onDecide(together.map((m) => ({ mark: m.id, given: m.proposed as Award, reason: "" })))
+                onDecide(
+                  together.map((m) => ({
+                    mark: m.id,
+                    given: (m.proposed ?? "NOT_SEEN") as Award,
+                    reason: "",
+                  })),
+                )
               }
             >
               {together.length === open.length ? "Accept all" : "Accept the other"} {together.length}

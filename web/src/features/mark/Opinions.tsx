@@ -26,8 +26,9 @@ export function Opinions({ view, decided, busy, onAsk, onWithdraw, onSettle }: P
     return (
       <Pane title={exercise ? "An exercise" : "A second mark"} wall="plum">
         <p>
-          You mark this by yourself and see nothing of what was given. When every mark is accepted or changed,
-          sign; then both are shown.
+          You mark this by yourself. You see what was written and what this rig gives, nothing of what
+          somebody gave and nothing of what the program makes of it. When every mark is given, sign; then both
+          are shown.
         </p>
       </Pane>
     );
@@ -104,6 +105,7 @@ function Line({ line, decided, busy, onWithdraw, onSettle }: LineProps) {
       <p className="text-[15px]">
         Same on {line.agreement.same} of {line.agreement.marks} marks. <Kappa kappa={line.agreement.kappa} />
       </p>
+      {line.agreement.note && <p className="text-[14px] text-caution">{line.agreement.note}</p>}
       <details className="text-[13px] text-ink2">
         <summary className="py-1">By criterion</summary>
         <table className="w-full">

@@ -22,6 +22,8 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
   const [other, setOther] = useState<Verdict | "">("");
   const [reason, setReason] = useState("");
   const words = (v: Verdict) => outcome.choices.find((c) => c.verdict === v)?.words ?? "";
+  // what is safety was not seen: nothing is proposed, and only the assessor's own word goes further
+  const ownWord = outcome.proposed === "YOUR_WORD";
   if (outcome.given) {
     return (
       <Pane title="Outcome" wall="work">
@@ -37,11 +39,13 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
   return (
     <Pane title={blind ? "Your marks come to" : "Outcome"}>
       <p className="text-[18px] font-bold">
-        {words(outcome.proposed)} {blind ? "" : "proposed"}
+        {outcome.words} {blind || ownWord ? "" : "proposed"}
       </p>
-      <p className="text-ink2">
-        {outcome.points} of {outcome.outOf} points, {outcome.needed} needed
-      </p>
+      {outcome.proposed !== null && (
+        <p className="text-ink2">
+          {outcome.points} of {outcome.outOf} points, {outcome.needed} needed
+        </p>
+      )}
       <ul className="my-2 list-disc pl-5 text-[13px]">
         {outcome.reasons.map((r) => (
           <li key={r}>{r}</li>
@@ -56,7 +60,7 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
       ) : otherwise ? (
         <div className="space-y-2">
           <Choices
-            label="Outcome instead"
+            label={ownWord ? "Outcome" : "Outcome instead"}
             value={other}
             onChange={(v) => setOther(v as Verdict)}
             options={outcome.choices
@@ -64,7 +68,7 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
               .map((c) => ({ value: c.verdict, label: c.words }))}
           />
           <TextField
-            label="Why, kept with both"
+            label={ownWord ? "How you know that it was safe, kept with it" : "Why, kept with both"}
             value={reason}
             maxLength={1000}
             onChange={(e) => setReason(e.target.value)}
@@ -84,15 +88,21 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
         </div>
       ) : (
         <div className="flex flex-wrap gap-2">
+          {!ownWord && (
+            <Button
+              kind="main"
+              disabled={!outcome.mayDecide || busy}
+              onClick={() => outcome.proposed && onDecide({ given: outcome.proposed, reason: "" })}
+            >
+              Decide: {outcome.words.toLowerCase()}
+            </Button>
+          )}
           <Button
-            kind="main"
-            disabled={!outcome.mayDecide || busy}
-            onClick={() => onDecide({ given: outcome.proposed, reason: "" })}
+            kind={ownWord ? "main" : "plain"}
+            disabled={!outcome.mayDecide}
+            onClick={() => setOtherwise(true)}
           >
-            Decide: {words(outcome.proposed).toLowerCase()}
-          </Button>
-          <Button disabled={!outcome.mayDecide} onClick={() => setOtherwise(true)}>
-            Otherwise…
+            {ownWord ? "Decide in your own word…" : "Otherwise…"}
           </Button>
         </div>
       )}

@@ -17,7 +17,9 @@ interface Props {
 
 /** The tests of the sheet, each with whether something in it wants an eye. */
 export function StepList({ view, step, onStep, onNext }: Props) {
-  const faultsOpen = view.marks.some((m) => m.step === FAULTS && m.proposed !== "FULL");
+  const faultsOpen = view.marks.some(
+    (m) => m.step === FAULTS && m.proposed !== null && m.proposed !== "FULL",
+  );
   const recordOpen = view.marks.some(
     (m) => m.step === RECORD && (m.proposed === "NONE" || m.proposed === "HALF"),
   );

@@ -123,6 +123,8 @@ function Judged({ judged }: { judged: string }) {
     right: "judged rightly",
     wrong: "judged wrongly",
     missing: "not judged",
+    satisfactory: "called satisfactory",
+    "not-satisfactory": "called not satisfactory",
   };
   return <span className={judged === "right" ? "text-work" : "text-caution"}>{words[judged]}</span>;
 }

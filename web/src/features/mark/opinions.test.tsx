@@ -7,6 +7,7 @@ import { OutcomePane } from "./OutcomePane";
 
 const outcome: Schemas["OutcomeLine"] = {
   proposed: "REFERRAL",
+  words: "Refer these parts",
   points: 18.5,
   outOf: 23,
   needed: 17.5,
@@ -33,6 +34,7 @@ const signed: Schemas["OpinionLine"] = {
     same: 13,
     kappa: { kappa: 0.8, low: 0.49, high: 1 },
     criteria: [{ title: "Measured rightly", marks: 3, same: 2, kappa: null }],
+    note: "",
   },
   differ: [
     {
@@ -99,7 +101,7 @@ describe("Opinions", () => {
     const exercise = {
       ...signed,
       purpose: "EXERCISE" as const,
-      agreement: { marks: 14, same: 14, kappa: null, criteria: [] },
+      agreement: { marks: 14, same: 14, kappa: null, criteria: [], note: "" },
     };
     render(
       <Opinions

@@ -91,6 +91,18 @@ export function Criteria({ view }: { view: SchemeView }) {
           </ul>
         </>
       )}
+      {view.look.length > 0 && (
+        <>
+          <h3 className="mt-3 font-bold text-caution">△ Wants a look</h3>
+          <ul className="list-disc pl-5 text-[14px]">
+            {view.look.map((l) => (
+              <li key={`${l.where} ${l.given}`}>
+                {l.given}: {l.says}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </Pane>
   );
 }

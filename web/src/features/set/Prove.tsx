@@ -74,7 +74,7 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
         <Pane>
           <p id="why-not" className="mb-2 text-ink2">
             {view.mayOpen
-              ? "All faults are proved set. Brief the candidate and agree permission first."
+              ? `${view.steps.length === 0 ? "The rig is proved healthy." : "All faults are proved set."} Brief the candidate and agree permission first.`
               : view.whyNotOpen}
           </p>
           <Button
@@ -97,12 +97,21 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
           aside={
             view.checks.length === 0
               ? undefined
-              : view.checks.length === 1
-                ? "one reading tells"
-                : `${view.checks.length} readings tell`
+              : view.healthySince
+                ? "proved already"
+                : view.checks.length === 1
+                  ? "one reading tells"
+                  : `${view.checks.length} readings tell`
           }
         >
           {view.checks.length === 0 && <p className="text-ink2">No reading is needed.</p>}
+          {view.healthySince && (
+            <p>
+              <b>No reading is needed:</b> the rig was proved healthy at {clock(view.healthySince)}, when the
+              last sitting on it was cleared, and nothing was set since. Whoever doubts it measures all the
+              same.
+            </p>
+          )}
           {!locked && <p className="mb-2 text-caution">Lock off first, set the faults, then measure.</p>}
           <CheckList
             id={id}

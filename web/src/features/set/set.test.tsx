@@ -305,6 +305,7 @@ const proof: Schemas["ProofView"] = {
   simulated: false,
   hypotheses: [],
   fewest: true,
+  healthySince: null,
   relaysOutSince: null,
   notTold: ["Short at socket 1"],
   mayOpen: false,

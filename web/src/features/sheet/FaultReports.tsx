@@ -15,6 +15,7 @@ interface Props {
 
 /** What is wrong with the rig, in the candidate's words: nature, place, remedy. */
 export function FaultReports({ view, reports, onChange }: Props) {
+  const writable = view.open && view.conducted.ready.complete;
   return (
     <div className="space-y-4">
       <section className="border border-line bg-sheet px-4" aria-label="Faults named">
@@ -35,7 +36,7 @@ export function FaultReports({ view, reports, onChange }: Props) {
                     <span className="block text-[15px] text-ink2">Remedy: {report.remedy}</span>
                   )}
                 </span>
-                {view.open && (
+                {writable && (
                   <Button kind="quiet" large onClick={() => onChange(reports.filter((_, n) => n !== i))}>
                     Take back
                   </Button>
@@ -45,7 +46,7 @@ export function FaultReports({ view, reports, onChange }: Props) {
           </ul>
         )}
       </section>
-      {view.open && <NewReport view={view} onAdd={(report) => onChange([...reports, report])} />}
+      {writable && <NewReport view={view} onAdd={(report) => onChange([...reports, report])} />}
     </div>
   );
 }

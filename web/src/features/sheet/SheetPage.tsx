@@ -27,6 +27,7 @@ export function SheetPage({ me }: { me: string }) {
     <Loaded query={query}>
       {(view) => {
         const next = nextStep(view);
+        const confirmed = view.open && view.conducted.ready.complete;
         const at = shown || next?.id || view.steps[0]?.id || FAULTS;
         return (
           <div className="mx-auto max-w-[1180px] text-[18px]">
@@ -68,8 +69,8 @@ export function SheetPage({ me }: { me: string }) {
                 />
               </Tabs.Content>
             </Tabs.Root>
-            {view.open && <EntryBar sheet={view.conducted.fromTester ? id : undefined} />}
-            {view.open && (
+            {confirmed && <EntryBar sheet={view.conducted.fromTester ? id : undefined} />}
+            {confirmed && (
               <HandIn
                 id={id}
                 view={view}
@@ -276,6 +277,8 @@ interface HandInProps {
 }
 
 function HandIn({ id, view, unsent, next }: HandInProps) {
+  // some schemes ask for it without a word of what is still open
+  const tells = view.conducted.help !== "NONE";
   const [asking, setAsking] = useState(false);
   const [eventId] = useState(newEventId);
   const client = useQueryClient();
@@ -292,10 +295,12 @@ function HandIn({ id, view, unsent, next }: HandInProps) {
       <Button kind="main" large onClick={() => setAsking(true)}>
         Hand in
       </Button>
-      <span className="text-ink2">
-        {view.filled} of {view.boxes} boxes filled
-      </span>
-      {next && (
+      {tells && (
+        <span className="text-ink2">
+          {view.filled} of {view.boxes} boxes filled
+        </span>
+      )}
+      {tells && next && (
         <Button large className="ml-auto" onClick={next.go}>
           Next open: {next.label}
         </Button>
@@ -304,7 +309,7 @@ function HandIn({ id, view, unsent, next }: HandInProps) {
         open={asking}
         onClose={() => setAsking(false)}
         title="Hand the sheet in?"
-        about={`${view.filled} of ${view.boxes} boxes are filled${view.steps.some((x) => x.alternativeTo) ? "; of two ways to prove a circuit you take one, so some stay empty" : ""}. After this you can read the sheet but not change it.`}
+        about={`${tells ? `${view.filled} of ${view.boxes} boxes are filled` : "What is empty stays empty"}${view.steps.some((x) => x.alternativeTo) ? "; of two ways to prove a circuit you take one, so some stay empty" : ""}. After this you can read the sheet but not change it.`}
       >
         {unsent > 0 && (
           <p className="mb-3 text-caution">{unsent} not saved yet: wait until it says “Saved”.</p>

@@ -13,7 +13,7 @@ export function BrokenSafety({ lines }: { lines: Line[] }) {
       <p className="text-[19px] font-bold text-danger">Safety: the order is broken. Stop, or say why not.</p>
       <ul>
         {grave.map((l) => (
-          <li key={`${l.first}/${l.then}`}>{words(l)}</li>
+          <li key={`${l.first.title}/${l.then.title}`}>{words(l)}</li>
         ))}
       </ul>
     </div>
@@ -21,19 +21,31 @@ export function BrokenSafety({ lines }: { lines: Line[] }) {
 }
 
 function isGrave(line: Line): boolean {
-  return line.sure && line.severity === "safety";
+  return line.sure && line.severity === "safety" && !line.permitted;
 }
 
 function words(l: Line) {
-  return l.firstAt ? (
+  if (l.open > 0) {
+    return (
+      <>
+        “{l.then.title}” was begun {since(l.then)} with {l.open} {l.open === 1 ? "box" : "boxes"} of “
+        {l.first.title}” still empty: {l.why}.{l.permitted && " You let it go live so, and said why."}
+      </>
+    );
+  }
+  return l.first.at ? (
     <>
-      “{l.then}” was begun at {clock(l.thenAt)}, “{l.first}” at {clock(l.firstAt)}: {l.why}.
+      “{l.then.title}” was begun {since(l.then)}, “{l.first.title}” {since(l.first)}: {l.why}.
     </>
   ) : (
     <>
-      “{l.then}” is written since {clock(l.thenAt)}, and nothing of “{l.first}”: {l.why}.
+      “{l.then.title}” is written since {since(l.then).slice(3)}, and nothing of “{l.first.title}”: {l.why}.
     </>
   );
+}
+
+function since(deed: Line["then"]) {
+  return deed.at ? `at ${clock(deed.at)}` : "";
 }
 
 /** Rules of order that were broken, with the two deeds that broke them; what was only tapped late is asked about. */
@@ -44,15 +56,15 @@ export function Broken({ lines }: { lines: Line[] }) {
     <Pane title="Order" wall={others.some((l) => l.sure) ? "caution" : undefined}>
       <ul className="divide-y divide-line text-[16px]">
         {others.map((l) => (
-          <li key={`${l.first}/${l.then}`} className="py-1.5">
+          <li key={`${l.first.title}/${l.then.title}`} className="py-1.5">
             {l.sure ? (
               <>
                 <b className="text-caution">▼</b> {words(l)}
               </>
             ) : (
               <>
-                “{l.then}” is on record since {clock(l.thenAt)}, “{l.first}”{" "}
-                {l.firstAt ? `since ${clock(l.firstAt)}` : "not yet"}. Seen late, or done late?
+                “{l.then.title}” is on record {since(l.then)}, “{l.first.title}”{" "}
+                {l.first.at ? since(l.first) : "not yet"}. Seen late, or done late?
               </>
             )}
           </li>

@@ -16,11 +16,16 @@ interface Props {
   folded: boolean;
   onTap: (w: { observation: string; sight: Sight; slip: string }) => void;
   onAsk: (w: { question: string; points: number[] | null }) => void;
+  /** what comes next by the scheme, where that is another station */
+  next: string | undefined;
   onNext: () => void;
+  /** stops for safety; undefined where there is nothing to stop */
+  onStop: ((what: string) => void) | undefined;
 }
 
 /** One station: done right is one tap, a slip a second with its reason; what the candidate wrote stands below. */
-export function StepPane({ step, bay, folded, onTap, onAsk, onNext }: Props) {
+export function StepPane({ step, bay, folded, onTap, onAsk, next, onNext, onStop }: Props) {
+  const toAsk = step.questions.filter((q) => q.drawn && q.said === null).length;
   const unseen = step.observations.filter((o) => o.seen === "not-seen");
   return (
     <Pane
@@ -41,7 +46,7 @@ export function StepPane({ step, bay, folded, onTap, onAsk, onNext }: Props) {
       {step.observations.length > 0 && (
         <ul className="divide-y divide-line" aria-label="Seen">
           {step.observations.map((o) => (
-            <SightRow key={o.id} line={o} onTap={onTap} />
+            <SightRow key={o.id} line={o} onTap={onTap} onStop={onStop} />
           ))}
         </ul>
       )}
@@ -54,11 +59,20 @@ export function StepPane({ step, bay, folded, onTap, onAsk, onNext }: Props) {
             ● All {unseen.length} right
           </Button>
         )}
-        <Button kind="quiet" large onClick={onNext}>
-          To what is next
-        </Button>
       </div>
       {step.questions.length > 0 && <Questions step={step} onAsk={onAsk} />}
+      {next && (
+        <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-3">
+          <Button kind={unseen.length === 0 && toAsk === 0 ? "main" : "plain"} large onClick={onNext}>
+            Next: {next}
+          </Button>
+          {toAsk > 0 && (
+            <span className="text-[16px] text-caution">
+              {toAsk === 1 ? "1 question is" : `${toAsk} questions are`} not asked here yet
+            </span>
+          )}
+        </p>
+      )}
       {step.readings.length > 0 && (
         <div className="mt-3 border-t border-line pt-2">
           <h3 className="text-[16px] font-bold">Written here, newest first</h3>
@@ -84,8 +98,20 @@ export function StepPane({ step, bay, folded, onTap, onAsk, onNext }: Props) {
   );
 }
 
-function SightRow({ line, onTap }: { line: Schemas["SightLine"]; onTap: Props["onTap"] }) {
+function SightRow({
+  line,
+  onTap,
+  onStop,
+}: {
+  line: Schemas["SightLine"];
+  onTap: Props["onTap"];
+  onStop: Props["onStop"];
+}) {
   const [asking, setAsking] = useState(false);
+  /** a slip of safety that was tapped just now */
+  const [grave, setGrave] = useState("");
+  /** a second tap took something back: by accident, perhaps */
+  const [undone, setUndone] = useState<{ sight: Sight; slip: string }>();
   const [note, setNote] = useState("");
   const slipButton = useRef<HTMLButtonElement>(null);
   const tap = (sight: Sight, slip = "") => {
@@ -93,6 +119,10 @@ function SightRow({ line, onTap }: { line: Schemas["SightLine"]; onTap: Props["o
     if (asking) slipButton.current?.focus();
     setAsking(false);
     setNote("");
+    setGrave(sight === "SLIP" && line.severity === "safety" ? slip : "");
+    setUndone(
+      sight === "NOT_SEEN" ? { sight: line.seen === "slip" ? "SLIP" : "RIGHT", slip: line.slip } : undefined,
+    );
     onTap({ observation: line.id, sight, slip });
   };
   const right = line.seen === "right";
@@ -130,6 +160,40 @@ function SightRow({ line, onTap }: { line: Schemas["SightLine"]; onTap: Props["o
           ▼ slip
         </Button>
       </div>
+      {undone && line.seen === "not-seen" && (
+        <p role="status" className="mt-1 flex flex-wrap items-center gap-3 text-[16px]">
+          Tapped twice: it counts as not seen.
+          <Button
+            large
+            onClick={() => {
+              setUndone(undefined);
+              onTap({ observation: line.id, ...undone });
+            }}
+          >
+            It was {undone.sight === "RIGHT" ? "right" : "a slip"}
+          </Button>
+        </p>
+      )}
+      {grave && slip && onStop && (
+        <div role="alert" className="mt-2 border-l-8 border-danger bg-danger-soft p-3">
+          <p className="font-bold text-danger">That is safety. Stop?</p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Button
+              large
+              kind="main"
+              onClick={() => {
+                setGrave("");
+                onStop(grave);
+              }}
+            >
+              Stop the assessment: {grave}
+            </Button>
+            <Button large onClick={() => setGrave("")}>
+              It goes on
+            </Button>
+          </div>
+        </div>
+      )}
       {asking && (
         <div className="mt-2 flex flex-wrap gap-2 bg-raised p-2" role="group" aria-label="What was wrong">
           {line.slips.map((reason) => (

@@ -8,7 +8,7 @@ import { Button } from "../../ui/Button";
 import { classes } from "../../ui/classes";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
-import { HaltDialog, listOf, MakeSafe, MorePane, PausePane, StageClock } from "../conduct";
+import { HaltDialog, listOf, MakeSafe, MorePane, PausePane, StageClock, useTick } from "../conduct";
 import { GoLive } from "../live";
 import { BayStrip } from "./BayStrip";
 import { Broken, BrokenSafety } from "./Broken";
@@ -54,9 +54,13 @@ export function WatchStage({ id, bay }: Props) {
   const query = watch(id, () => client.getQueryData<WatchView>(["assessment", id, "watch"]));
   const view = useQuery({ ...query, refetchInterval: useInterval(2000) });
   const [chosen, setChosen] = useState<string>();
+  const [begun, setBegun] = useState<string>();
   const [folded, setFolded] = useState(false);
   const [halting, setHalting] = useState(false);
   const [going, setGoing] = useState(false);
+  // what is shown stays until somebody goes on: nothing jumps away under a thumb
+  const first = view.data && (view.data.steps.find((s) => s.next) ?? view.data.steps[0]);
+  if (begun === undefined && first) setBegun(first.id);
   const params = { path: { id } };
   const keep = (v: Schemas["WatchView"]) => client.setQueryData(query.queryKey, newer(v));
   const { taps, state, stops, stopping } = useTaps(id, query.queryKey);
@@ -82,8 +86,9 @@ export function WatchStage({ id, bay }: Props) {
       {(kept) => {
         const w = withTaps(kept, state.pending);
         const next = w.steps.find((s) => s.next);
-        const shown = w.steps.find((s) => s.id === chosen) ?? next ?? w.steps[0];
-        const halted = w.open && !w.stop && !w.conduct.clock.running;
+        const shown = w.steps.find((s) => s.id === (chosen ?? begun)) ?? next ?? w.steps[0];
+        const ready = listOf(w.conduct.lists, "READY");
+        const halted = w.open && !w.stop && w.conduct.clock.state === "HALTED";
         const working = w.open && !w.stop && !halted;
         return (
           <div className="border-l-8 pl-3 text-[18px]" style={{ borderColor: bayColour(bay.number) }}>
@@ -168,6 +173,8 @@ export function WatchStage({ id, bay }: Props) {
               </div>
             )}
             <ProblemNote error={undo.error} />
+            <LeftEmpty lists={w.conduct.lists} />
+            {working && !ready.complete && <NotConfirmed id={id} ready={ready} candidate={bay.candidate} />}
             {w.stop && w.open && (
               <MakeSafe
                 id={id}
@@ -217,7 +224,9 @@ export function WatchStage({ id, bay }: Props) {
                         folded={folded}
                         onTap={(o) => taps.write({ kind: "seen", ...o })}
                         onAsk={(q) => taps.write({ kind: "asked", ...q })}
-                        onNext={() => setChosen(undefined)}
+                        next={next && next.id !== shown.id ? next.title : undefined}
+                        onNext={() => setChosen(next?.id)}
+                        onStop={working ? (what) => stops.write({ what }) : undefined}
                       />
                     )}
                     <Broken lines={w.broken} />
@@ -233,12 +242,11 @@ export function WatchStage({ id, bay }: Props) {
                         <span className="text-[16px] text-ink2">
                           {w.filled} of {w.boxes} boxes ·{" "}
                           {w.reports === 1 ? "1 fault named" : `${w.reports} faults named`}
-                          {listOf(w.conduct.lists, "READY").complete
-                            ? " · confirmed by the candidate"
-                            : " · not confirmed yet"}
+                          {ready.complete ? " · confirmed by the candidate" : ""}
                         </span>
                       </p>
                     )}
+                    <NotAsked steps={w.steps} urgent={w.open && isNearlyDone(w)} onChoose={setChosen} />
                     <MorePane id={id} conduct={w.conduct} />
                   </div>
                 </div>
@@ -263,11 +271,113 @@ function RigNow({ view }: { view: WatchView }) {
   if (view.live) {
     return <span className="bg-caution px-3 py-1 text-[20px] font-bold text-sheet">LIVE</span>;
   }
+  if (view.dead === "READ_UNPROVED") {
+    return (
+      <span role="alert" className="bg-danger px-3 py-1 text-[18px] font-bold text-sheet">
+        NOT PROVED DEAD, and readings are written
+      </span>
+    );
+  }
   return (
     <span className="text-[16px] text-ink2">
       {view.lockedOff ? "locked off" : "not locked off"} ·{" "}
-      {view.provedDead ? "proved dead" : "not proved dead yet"}
+      {view.dead === "PROVED" ? "proved dead" : "not proved dead yet"}
     </span>
+  );
+}
+
+/** What was not looked at before the day is told for as long as the work lasts. */
+function LeftEmpty({ lists }: { lists: Schemas["ListView"][] }) {
+  const left = listOf(lists, "PREPARE").items.filter((i) => i.ticked === null);
+  if (left.length === 0) return null;
+  return (
+    <details className="mb-2 text-[16px] text-ink2">
+      <summary className="min-h-10 py-2">
+        <b className="text-caution">△</b> {left.length} of the checks before the day{" "}
+        {left.length === 1 ? "is" : "are"} left empty
+      </summary>
+      <ul className="list-disc pl-6">
+        {left.map((i) => (
+          <li key={i.id}>{i.words}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** The clock waits for the candidate. Who works from paper confirms by word of mouth. */
+function NotConfirmed({
+  id,
+  ready,
+  candidate,
+}: {
+  id: string;
+  ready: Schemas["ListView"];
+  candidate: string;
+}) {
+  const tick = useTick(id);
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2 border-l-8 border-caution bg-caution-soft p-3">
+      <span className="min-w-0 flex-1">
+        <b>{candidate} has not confirmed yet.</b> The clock has not started, and the sheet takes nothing
+        before it. It is asked on the sheet.
+      </span>
+      <Button
+        large
+        disabled={tick.isPending}
+        onClick={() =>
+          ready.items
+            .filter((i) => i.ticked === null)
+            .forEach((i) => tick.mutate({ list: "READY", item: i.id, on: true }))
+        }
+      >
+        Confirmed by word of mouth
+      </Button>
+      <ProblemNote error={tick.error} />
+    </div>
+  );
+}
+
+/** Nothing but the last of the boxes is open, or the last station is reached. */
+function isNearlyDone(w: WatchView): boolean {
+  const last = w.steps.at(-1);
+  return w.filled >= 0.9 * w.boxes || (last !== undefined && last.state !== "OPEN");
+}
+
+/** Questions that this person is to be asked and was not: told before the sheet is in. */
+function NotAsked({
+  steps,
+  urgent,
+  onChoose,
+}: {
+  steps: WatchStep[];
+  urgent: boolean;
+  onChoose: (step: string) => void;
+}) {
+  const left = steps
+    .map((s) => ({ step: s, count: s.questions.filter((q) => q.drawn && q.said === null).length }))
+    .filter((l) => l.count > 0);
+  const all = left.reduce((sum, l) => sum + l.count, 0);
+  if (all === 0) return null;
+  return (
+    <details
+      open={urgent}
+      className={classes("border p-3", urgent ? "border-caution bg-caution-soft" : "border-line bg-sheet")}
+    >
+      <summary className="min-h-10 py-1 text-[17px]">
+        {urgent ? <b>Before the sheet is handed in: </b> : null}
+        {all === 1 ? "1 question is not asked yet" : `${all} questions are not asked yet`}
+      </summary>
+      <ul className="mt-1 flex flex-wrap gap-2">
+        {left.map((l) => (
+          <li key={l.step.id}>
+            <Button large onClick={() => onChoose(l.step.id)}>
+              {l.step.title}: {l.count}
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

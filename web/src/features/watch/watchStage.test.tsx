@@ -38,7 +38,7 @@ const view: Schemas["WatchView"] = {
   live: false,
   wasLive: false,
   lockedOff: true,
-  provedDead: false,
+  dead: "NOT_PROVED",
   asksToGoLive: false,
   stop: null,
   filled: 0,
@@ -63,7 +63,7 @@ const live: Schemas["LiveView"] = {
   simulated: false,
   mayGoLive: true,
   whyNot: [],
-  openDead: 0,
+  openDead: [],
   lists: [],
   cautions: [],
 };
@@ -156,17 +156,121 @@ describe("Watch", () => {
 
   it("tells a broken rule with both deeds, and asks where it may only have been tapped late", async () => {
     const line = {
-      then: "Insulation",
-      thenAt: "2026-11-26T10:10:00Z",
-      first: "Continuity",
-      firstAt: "2026-11-26T10:20:00Z",
+      then: { title: "Insulation", at: "2026-11-26T10:10:00Z" },
+      first: { title: "Continuity", at: "2026-11-26T10:20:00Z" },
       why: "continuity first",
       severity: "counts",
       sure: true,
+      open: 0,
+      permitted: false,
     };
-    is({ broken: [line, { ...line, then: "Ring", firstAt: null, sure: false }] });
+    is({
+      broken: [
+        line,
+        {
+          ...line,
+          then: { title: "Ring", at: "2026-11-26T10:10:00Z" },
+          first: { title: "Continuity", at: null },
+          sure: false,
+        },
+        { ...line, then: { title: "Ze", at: "2026-11-26T10:30:00Z" }, severity: "safety", open: 3 },
+        {
+          ...line,
+          then: { title: "Zs", at: "2026-11-26T10:40:00Z" },
+          severity: "safety",
+          open: 2,
+          permitted: true,
+        },
+      ],
+    });
     shown(<WatchStage id="a" bay={BAY} />);
-    expect(await screen.findByText(/continuity first/)).toBeInTheDocument();
+    expect((await screen.findAllByText(/continuity first/)).length).toBeGreaterThan(0);
     expect(screen.getByText(/Seen late, or done late/)).toBeInTheDocument();
+    const alarm = screen.getByText(/Safety: the order is broken/).closest("[role=alert]");
+    expect(alarm).toHaveTextContent(/“Ze” was begun at .* with 3 boxes of “Continuity” still empty/);
+    expect(alarm).not.toHaveTextContent("Zs");
+    expect(screen.getByText(/You let it go live so, and said why/)).toBeInTheDocument();
+  });
+
+  it("stays where the thumb is, and offers what comes next with what is not asked yet", async () => {
+    const q = {
+      id: "q",
+      ask: "Why twice?",
+      points: ["it may fail"],
+      needed: 1,
+      drawn: true,
+      said: null,
+      prompt: "",
+    };
+    is({ steps: [step("isolate", { next: true, questions: [q] }), step("inspect", {})] });
+    shown(<WatchStage id="a" bay={BAY} />);
+    const right = await screen.findByRole("button", { name: "Done right: isolate seen" });
+    server.answers[`PUT ${AT}/watch/observations`] = {
+      ...view,
+      seq: 4,
+      steps: [step("isolate", { state: "DONE", questions: [q] }), step("inspect", { next: true })],
+    };
+    await userEvent.click(right);
+    const next = await screen.findByRole("button", { name: "Next: inspect" });
+    expect(screen.getByRole("button", { name: "Done right: isolate seen" })).toBeInTheDocument();
+    expect(screen.getByText(/1 question is not asked here yet/)).toBeInTheDocument();
+    await userEvent.click(next);
+    expect(await screen.findByRole("button", { name: "Done right: inspect seen" })).toBeInTheDocument();
+    expect(screen.getByText(/1 question is not asked yet/)).toBeInTheDocument();
+  });
+
+  it("tells a second tap that took something back, and puts it right again", async () => {
+    const seen = step("isolate", { next: true });
+    const line = seen.observations[0];
+    if (!line) throw new Error("no line");
+    is({ steps: [{ ...seen, observations: [{ ...line, seen: "right" }] }] });
+    shown(<WatchStage id="a" bay={BAY} />);
+    server.answers[`PUT ${AT}/watch/observations`] = { ...view, seq: 4, steps: [seen] };
+    await userEvent.click(await screen.findByRole("button", { name: "Done right: isolate seen" }));
+    expect(await screen.findByText(/it counts as not seen/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "It was right" }));
+    await vi.waitFor(() => expect(server.sent).toHaveLength(2));
+    expect(server.sent[1]?.body).toMatchObject({ observation: "isolate-o", sight: "RIGHT" });
+  });
+
+  it("offers to stop at once when a slip is one of safety", async () => {
+    const safety = {
+      id: "lock",
+      text: "locked",
+      severity: "safety",
+      slips: ["key left"],
+      seen: "not-seen",
+      slip: "",
+    };
+    is({ steps: [step("isolate", { next: true, observations: [safety] })] });
+    shown(<WatchStage id="a" bay={BAY} />);
+    server.answers[`PUT ${AT}/watch/observations`] = {
+      ...view,
+      seq: 4,
+      steps: [step("isolate", { observations: [{ ...safety, seen: "slip", slip: "key left" }] })],
+    };
+    await userEvent.click(await screen.findByRole("button", { name: "Slip: locked" }));
+    await userEvent.click(screen.getByRole("button", { name: "key left" }));
+    server.answers[`POST ${AT}/watch/stop`] = { ...view, seq: 5 };
+    await userEvent.click(await screen.findByRole("button", { name: "Stop the assessment: key left" }));
+    await vi.waitFor(() => expect(server.sent.at(-1)?.path).toContain("stop"));
+    expect(server.sent.at(-1)?.body).toMatchObject({ what: "key left" });
+  });
+
+  it("raises an alarm where readings are written on a rig that is not proved dead", async () => {
+    is({ dead: "READ_UNPROVED" });
+    shown(<WatchStage id="a" bay={BAY} />);
+    expect(await screen.findByText(/NOT PROVED DEAD, and readings are written/)).toHaveAttribute(
+      "role",
+      "alert",
+    );
+  });
+
+  it("says that the clock waits for the candidate, and confirms by word of mouth", async () => {
+    shown(<WatchStage id="a" bay={BAY} />);
+    expect(await screen.findByText(/has not confirmed yet/)).toBeInTheDocument();
+    server.answers[`PUT ${AT}/conduct/ticks`] = conduct();
+    await userEvent.click(screen.getByRole("button", { name: "Confirmed by word of mouth" }));
+    await vi.waitFor(() => expect(server.sent[0]?.body).toMatchObject({ list: "READY", on: true }));
   });
 });

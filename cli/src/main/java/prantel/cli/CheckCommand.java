@@ -10,6 +10,7 @@ import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.scheme.Scheme;
+import prantel.core.survey.OrderSurvey;
 import prantel.core.survey.RigSurvey;
 import prantel.core.survey.SchemeSurvey;
 import prantel.formats.FileKind;
@@ -36,7 +37,11 @@ final class CheckCommand implements Runnable {
         byte[] file = Inputs.bytes(inputs.rig);
         // what says nothing of itself is meant to be a rig, and told what a rig needs
         switch (FileKind.of(file).orElse(FileKind.RIG)) {
-            case SCHEME -> say(scheme(Inputs.of(inputs.rig, file, SchemeFile::read)));
+            case SCHEME -> {
+                Scheme scheme = Inputs.of(inputs.rig, file, SchemeFile::read);
+                say(scheme(scheme));
+                OrderSurvey.of(scheme).forEach(p -> say("  △ " + p));
+            }
             case TESTER -> say(tester(Inputs.of(inputs.rig, file, TesterFile::read)));
             case RECORD -> say(record(Inputs.of(inputs.rig, file, RecordFile::verify)));
             case FAULTS ->

@@ -150,6 +150,10 @@ class JudgementIT extends BrowserTest {
         first.getByLabel("Reason, kept with both values").fill("showed me the part afterwards");
         button(first, "Change it").click();
         assertThat(text(first, "changed from half to full")).isVisible();
+        List<?> proposed = (List<?>) first.evaluate(
+                "async id => (await call('GET', `/api/assessments/${id}/marking`)).marks"
+                        + ".filter((m) => m.wants !== 'NOTHING').map((m) => ({ mark: m.id, given: m.proposed }))",
+                petra);
         button(first, "Accept all " + open(first)).click();
         first.getByLabel("Ask for a second mark").selectOption("Corin Vale");
         button(first, "Ask").click();
@@ -166,7 +170,18 @@ class JudgementIT extends BrowserTest {
         assertThat(text(second, "see nothing of what was given")).isVisible();
         assertThat(second.getByText("showed me the part afterwards")).hasCount(0);
         Axe.check(second, "Mark, by oneself");
-        button(second, "Accept all " + open(second)).click();
+        assertThat(button(second, "Accept")).hasCount(0);
+        assertThat(text(second, "Not all marked yet")).isVisible();
+        second.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Full for the .* not marked here")))
+                .click();
+        // the rest as it was proposed to the first: the same marks, given one by one
+        second.evaluate(
+                "async ([id, marks]) => { for (const m of marks) await call('PUT',"
+                        + " `/api/assessments/${id}/marking/marks`, { eventId: crypto.randomUUID(), reason: '', basedOn: 0, ...m }) }",
+                List.of(petra, proposed));
+        second.reload();
         button(second, "Sign my marks").click();
         assertThat(second.getByText("1 to settle")).isVisible();
         second.context().close();

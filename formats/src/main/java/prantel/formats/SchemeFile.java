@@ -106,7 +106,10 @@ public final class SchemeFile {
                         one(insulation, "pairs", Practice.Pairs.EVERY),
                         one(insulation, "rounds", Practice.Rounds.EVERY_SWITCH),
                         insulation.path("investigateBelowMegohms").asDouble(0)));
-        Practice.Rcd rcd = file.part("/practice/rcd", () -> new Practice.Rcd(rcdTests(node.path("rcd"))));
+        Practice.Rcd rcd = file.part(
+                "/practice/rcd",
+                () -> new Practice.Rcd(
+                        rcdTests(node.path("rcd")), one(node.path("rcd"), "button", Practice.Button.LAST)));
         Tolerances tolerances = tolerances(node.path("tolerances"));
         Practice.Recording recording = recording(node.path("recording"));
         if (tested == null || rcd == null || tolerances == null || recording == null) {
@@ -146,7 +149,8 @@ public final class SchemeFile {
                         one(node, "overRange", Practice.OverRange.WITH_RANGE),
                         one(node, "codes", Practice.Codes.NONE),
                         items,
-                        one(node, "entry", Practice.Entry.BY_HAND)));
+                        one(node, "entry", Practice.Entry.BY_HAND),
+                        one(node, "help", Practice.Help.FULL)));
     }
 
     private static Set<RcdTest> rcdTests(JsonNode rcd) {

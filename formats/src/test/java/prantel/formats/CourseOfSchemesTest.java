@@ -101,7 +101,7 @@ class CourseOfSchemesTest {
             if (stream == 0) {
                 assertThat(course.broken()).isEmpty();
                 assertThat(course.stations()).noneMatch(Course.Station::next);
-                assertThat(course.openDead()).isZero();
+                assertThat(course.openDead()).isEmpty();
             }
         }
     }
@@ -182,7 +182,8 @@ class CourseOfSchemesTest {
                                         new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()),
                                         0,
                                         Optional.empty());
-                        int open = Course.of(state, scheme, slots).openDead();
+                        List<Course.OpenDead> open =
+                                Course.of(state, scheme, slots).openDead();
                         String why = Objects.requireNonNullElse(on.reason(), "");
                         if (!LiveGate.shut(state, open, why, facts).isEmpty()) {
                             refused++;
@@ -190,7 +191,7 @@ class CourseOfSchemesTest {
                         }
                         lives++;
                         assertThat(facts).isEqualTo(NOTHING_WRONG);
-                        assertThat(open == 0 || !why.isBlank()).isTrue();
+                        assertThat(open.isEmpty() || !why.isBlank()).isTrue();
                         assertThat(state.stop()).isNull();
                         assertThat(state.conduct().pause()).isEmpty();
                         assertThat(state.conduct().open(Checklist.LIVE_ASKED)).isEmpty();

@@ -71,8 +71,13 @@ final class Bays {
         }
     }
 
-    /** Locked off, set by hand, proved, the sheet open. */
+    /** Locked off, set by hand, proved, the sheet open, and confirmed. */
     static void open(Browser assessor, String path) {
+        openUnconfirmed(assessor, path);
+        confirm(assessor, path);
+    }
+
+    static void openUnconfirmed(Browser assessor, String path) {
         assessor.post(path + "/lock-off", event());
         for (JsonNode step : assessor.get(path + "/proof").json().get("steps")) {
             Map<String, Object> handled = event();
@@ -86,6 +91,16 @@ final class Bays {
                 assessor.get(path + "/proof").json().get("checks"));
         Browser.Answer opened = assessor.post(path + "/proof/open", event());
         assertThat(opened.status()).as(opened.text()).isEqualTo(200);
+    }
+
+    /** By word of mouth, tapped by the assessor. */
+    static void confirm(Browser assessor, String path) {
+        for (String item : List.of("identity", "fit", "instrument", "rules")) {
+            Map<String, Object> tick = event();
+            tick.putAll(Map.of("list", "READY", "item", item, "on", true));
+            Browser.Answer kept = assessor.put(path + "/conduct/ticks", tick);
+            assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+        }
     }
 
     /**

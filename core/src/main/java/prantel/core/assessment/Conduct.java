@@ -34,12 +34,39 @@ public record Conduct(
     public record Hands(String assessor, Pinned.Document tester) {}
 
     /**
-     * @param open times in which the sheet was open
+     * @param opened when the sheet was opened, while the clock waits for the candidate to confirm; empty before and afterwards
+     * @param open times in which the sheet was open and the candidate had confirmed
      * @param live times in which the rig was live
+     * @param atTheRig times in which the assessor took faults out and proved them out: not the candidate's
      * @param pauses times in which the clock stood still, in order
      */
-    public record Times(List<Span> open, List<Span> live, List<Pause> pauses) {
-        static final Times NONE = new Times(List.of(), List.of(), List.of());
+    public record Times(
+            Optional<OffsetDateTime> opened,
+            List<Span> open,
+            List<Span> live,
+            List<Span> atTheRig,
+            List<Pause> pauses) {
+        static final Times NONE = new Times(Optional.empty(), List.of(), List.of(), List.of(), List.of());
+
+        Times withOpened(OffsetDateTime at) {
+            return new Times(Optional.of(at), open, live, atTheRig, pauses);
+        }
+
+        Times withOpen(List<Span> next) {
+            return new Times(Optional.empty(), next, live, atTheRig, pauses);
+        }
+
+        Times withLive(List<Span> next) {
+            return new Times(opened, open, next, atTheRig, pauses);
+        }
+
+        Times withAtTheRig(List<Span> next) {
+            return new Times(opened, open, live, next, pauses);
+        }
+
+        Times withPauses(List<Pause> next) {
+            return new Times(opened, open, live, atTheRig, next);
+        }
     }
 
     /** @param circuits those to be tested; empty for all */
@@ -63,8 +90,8 @@ public record Conduct(
         }
     }
 
-    /** @param to empty while it lasts */
-    public record Span(OffsetDateTime from, Optional<OffsetDateTime> to) {}
+    /** @param to empty while it lasts @param reason why it went live although dead tests were open; empty for none */
+    public record Span(OffsetDateTime from, Optional<OffsetDateTime> to, String reason) {}
 
     /** @param timeFactor of every time of the scheme, 1 for none @param given what is granted besides; never why */
     public record Adjustment(double timeFactor, List<String> given) {
@@ -94,20 +121,31 @@ public record Conduct(
     Conduct after(Recorded recorded) {
         OffsetDateTime at = recorded.at();
         return switch (recorded.event()) {
-            case AssessmentEvent.Ticked tick -> ticked(tick, new Done(recorded.by(), at));
-            case AssessmentEvent.SheetOpened opened -> withOpen(begun(times.open(), at));
-            case AssessmentEvent.HandedBack back -> withOpen(begun(times.open(), at));
+            case AssessmentEvent.Ticked tick ->
+                ticked(tick, new Done(recorded.by(), at)).beginning(at);
+            case AssessmentEvent.SheetOpened opened ->
+                with(times.withOpened(at)).beginning(at);
+            // of a time in which nobody was asked to confirm first
+            case AssessmentEvent.ReadingWritten written ->
+                times.opened()
+                        .map(o -> withOpen(begun(times.open(), o, "")))
+                        .orElse(this)
+                        .awayFromTheRig(at);
+            case AssessmentEvent.LiveCheckTaken check -> atTheRig(at);
+            case AssessmentEvent.HandedBack back -> withOpen(begun(times.open(), at, ""));
             case AssessmentEvent.HandedIn in ->
-                withOpen(ended(times.open(), at)).over(recorded, "");
-            case AssessmentEvent.Energised energised -> energised(energised.on(), at);
+                withOpen(ended(times.open(), at)).awayFromTheRig(at).over(recorded, "");
+            case AssessmentEvent.Energised energised -> energised(energised, at);
             case AssessmentEvent.Stopped stopped ->
                 paused(Pause.Why.SAFETY, stopped.what(), Pause.Spared.NOTHING, recorded)
                         .askedAnew();
             case AssessmentEvent.Halted halted ->
                 paused(halted.why(), halted.what(), halted.spared(), recorded).askedAnew();
             // hands or relays were in the rig since it was looked at
-            case AssessmentEvent.FaultHandled handled -> without(Checklist.LIVE_GIVEN);
-            case AssessmentEvent.BoxCommanded box -> without(Checklist.LIVE_GIVEN);
+            case AssessmentEvent.FaultHandled handled ->
+                without(Checklist.LIVE_GIVEN).atTheRig(at);
+            case AssessmentEvent.BoxCommanded box ->
+                without(Checklist.LIVE_GIVEN).atTheRig(at);
             case AssessmentEvent.BoxFellOut box -> without(Checklist.LIVE_GIVEN);
             case AssessmentEvent.BoxAstray box -> without(Checklist.LIVE_GIVEN);
             case AssessmentEvent.BoxUnplugged box -> without(Checklist.LIVE_GIVEN);
@@ -121,6 +159,7 @@ public record Conduct(
             case AssessmentEvent.CircuitsChosen chosen -> with(new Granted(granted.adjustment(), chosen.circuits()));
             case AssessmentEvent.BrokenOff broken ->
                 withOpen(ended(times.open(), at))
+                        .awayFromTheRig(at)
                         .over(recorded, broken.reason())
                         .with(new BrokenOff(broken.reason(), broken.continuedAs(), recorded.by(), at), origin);
             case AssessmentEvent.Continued from ->
@@ -146,6 +185,23 @@ public record Conduct(
         return withTicks(next);
     }
 
+    /** While the candidate is at work, hands of the assessor in the rig are the assessor's time. */
+    private Conduct atTheRig(OffsetDateTime at) {
+        boolean atWork = !times.open().isEmpty() && times.open().getLast().to().isEmpty();
+        return atWork ? with(times.withAtTheRig(begun(times.atTheRig(), at, ""))) : this;
+    }
+
+    private Conduct awayFromTheRig(OffsetDateTime at) {
+        return with(times.withAtTheRig(ended(times.atTheRig(), at)));
+    }
+
+    /** The clock starts when the candidate has confirmed, not when the sheet is opened. */
+    private Conduct beginning(OffsetDateTime at) {
+        return times.opened().isPresent() && open(Checklist.READY).isEmpty()
+                ? withOpen(begun(times.open(), at, ""))
+                : this;
+    }
+
     private Map<Checklist, Map<String, Done>> copy() {
         Map<Checklist, Map<String, Done>> next = new EnumMap<>(Checklist.class);
         ticks.forEach((list, items) -> next.put(list, new LinkedHashMap<>(items)));
@@ -153,9 +209,11 @@ public record Conduct(
     }
 
     /** Each time it goes live, and each time it is dead again, is asked and given anew. */
-    private Conduct energised(boolean on, OffsetDateTime at) {
-        List<Span> spans = on ? begun(times.live(), at) : ended(times.live(), at);
-        Conduct next = with(new Times(times.open(), spans, times.pauses()));
+    private Conduct energised(AssessmentEvent.Energised event, OffsetDateTime at) {
+        boolean on = event.on();
+        String reason = event.reason() == null ? "" : event.reason();
+        List<Span> spans = on ? begun(times.live(), at, reason) : ended(times.live(), at);
+        Conduct next = with(times.withLive(spans).withAtTheRig(ended(times.atTheRig(), at)));
         return on ? next : next.askedAnew();
     }
 
@@ -170,10 +228,10 @@ public record Conduct(
         return withTicks(next);
     }
 
-    private static List<Span> begun(List<Span> spans, OffsetDateTime at) {
+    private static List<Span> begun(List<Span> spans, OffsetDateTime at, String reason) {
         List<Span> next = new ArrayList<>(spans);
         if (spans.isEmpty() || spans.getLast().to().isPresent()) {
-            next.add(new Span(at, Optional.empty()));
+            next.add(new Span(at, Optional.empty(), reason));
         }
         return next;
     }
@@ -181,7 +239,12 @@ public record Conduct(
     private static List<Span> ended(List<Span> spans, OffsetDateTime at) {
         List<Span> next = new ArrayList<>(spans);
         if (!spans.isEmpty() && spans.getLast().to().isEmpty()) {
-            next.set(spans.size() - 1, new Span(spans.getLast().from(), Optional.of(at)));
+            next.set(
+                    spans.size() - 1,
+                    new Span(
+                            spans.getLast().from(),
+                            Optional.of(at),
+                            spans.getLast().reason()));
         }
         return next;
     }
@@ -214,11 +277,11 @@ public record Conduct(
     }
 
     private Conduct withOpen(List<Span> next) {
-        return with(new Times(next, times.live(), times.pauses()));
+        return with(times.withOpen(next));
     }
 
     private Conduct withPauses(List<Pause> next) {
-        return with(new Times(times.open(), times.live(), next));
+        return with(times.withPauses(next));
     }
 
     private Conduct with(Times next) {
@@ -247,6 +310,10 @@ public record Conduct(
 
     public List<Span> open() {
         return times.open();
+    }
+
+    public List<Span> atTheRig() {
+        return times.atTheRig();
     }
 
     public List<Span> live() {

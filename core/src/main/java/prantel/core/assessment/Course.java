@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -14,7 +15,6 @@ import prantel.core.scheme.Observation;
 import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Scheme.OrderRule;
-import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.sequence.Slot;
 
@@ -24,19 +24,31 @@ import prantel.core.sequence.Slot;
  *
  * @param stations in the scheme's order
  * @param broken rules of order that were broken, or seem to be
- * @param openDead boxes of the dead tests before the first live one that are still empty
+ * @param openDead steps of the dead tests before the first live one that have empty boxes
  * @param rig what is true of it now
  */
-public record Course(List<Station> stations, List<Broken> broken, int openDead, RigNow rig) {
+public record Course(List<Station> stations, List<Broken> broken, List<OpenDead> openDead, RigNow rig) {
     public Course {
         stations = List.copyOf(stations);
         broken = List.copyOf(broken);
+        openDead = List.copyOf(openDead);
+    }
+
+    /** A step of the dead tests with empty boxes. @param step its title */
+    public record OpenDead(String step, int boxes) {
+        /** "5 boxes of the dead tests are empty (Insulation 4, Polarity 1)". */
+        static String words(List<OpenDead> open) {
+            int all = open.stream().mapToInt(OpenDead::boxes).sum();
+            return all + (all == 1 ? " box" : " boxes") + " of the dead tests " + (all == 1 ? "is" : "are") + " empty ("
+                    + open.stream().map(o -> o.step() + " " + o.boxes()).collect(Collectors.joining(", ")) + ")";
+        }
     }
 
     /**
      * @param next whether it is what comes next
      * @param shut why it may not be begun yet; empty where it may
      * @param begun the first deed on record; null for none
+     * @param timed whether anything tells when it was done
      */
     public record Station(
             Step step,
@@ -44,9 +56,10 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
             Filling filling,
             boolean next,
             String shut,
-            @Nullable Deed begun) {
+            @Nullable Deed begun,
+            boolean timed) {
         Station asNext() {
-            return new Station(step, state, filling, true, shut, begun);
+            return new Station(step, state, filling, true, shut, begun, timed);
         }
 
         public int filled() {
@@ -89,44 +102,57 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
      * Something on record about a step.
      *
      * @param of id of its box, observation or question
+     * @param timed whether it was done when it was written: the candidate writes what is read, an assessor taps or enters from
+     *     paper, perhaps later
      */
-    public record Deed(String step, Kind kind, String of, Assessment.First first) {
+    public record Deed(String step, Kind kind, String of, Assessment.First first, boolean timed) {
         public int seq() {
             return first.seq();
         }
     }
 
     public enum Kind {
-        /** Written by the candidate when it was done. */
-        READING(true),
-        /** Tapped by the assessor, perhaps later: by then it was done. */
-        SEEN(false),
-        ANSWER(false);
-
-        private final boolean timed;
-
-        Kind(boolean timed) {
-            this.timed = timed;
-        }
+        READING,
+        /** Tapped by the assessor: by then it was done. */
+        SEEN,
+        ANSWER
     }
 
     /**
      * A rule of order and the two deeds that broke it.
      *
-     * @param first the earliest deed of what should have come first; null where none is on record
+     * @param first the earliest deed of what should have come first; null where none is on record, or it was begun in time
      * @param sure whether it is known to have happened so; an assessor may have tapped late
+     * @param left what of the first was still to do
      */
     public record Broken(
-            OrderRule rule, Deed then, @Nullable Deed first, boolean sure) {}
+            OrderRule rule, Deed then, @Nullable Deed first, boolean sure, Left left) {
+
+        /**
+         * @param boxes how many of what should have come first were empty then; 0 where it was not begun at all
+         * @param permitted whether the assessor let it go live all the same, with a reason
+         */
+        public record Left(int boxes, boolean permitted) {
+            static final Left NOTHING = new Left(0, false);
+        }
+    }
 
     /**
      * What is true of the rig, as far as the record says.
      *
      * @param lockedOff by the assessor before faults were set, by the candidate's isolation, or when it was made dead again
-     * @param provedDead and since not live
      * @param asked whether the candidate asks to go live at this moment
      */
-    public record RigNow(boolean live, boolean lockedOff, boolean provedDead, boolean asked) {}
+    public record RigNow(boolean live, boolean lockedOff, Dead dead, boolean asked) {}
+
+    /** Whether it is known to be dead. */
+    public enum Dead {
+        /** And since not live. */
+        PROVED,
+        NOT_PROVED,
+        /** Not proved, and a reading of a dead test is written all the same. */
+        READ_UNPROVED
+    }
 
     /** @param slots the boxes of the sheet */
     public static Course of(Assessment assessment, Scheme scheme, List<Slot> slots) {
@@ -144,11 +170,11 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                         .filter(s -> isEmpty(s, own.getOrDefault(s.id(), List.of())))
                         .isEmpty())
                 .toList();
-        List<Broken> broken = broken(rules, deeds, own);
+        List<Broken> broken = new OrderKept(assessment, scheme, own, deeds, slots).broken(rules);
         List<Station> stations = new ArrayList<>();
         for (Step step : scheme.steps()) {
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
-            List<Slot> open = OpenBoxes.ofStep(assessment, scheme, boxes, slots);
+            List<Slot> open = OpenBoxes.ofStep(scheme, boxes, slots, s -> OpenBoxes.isOpen(assessment, s));
             int filled = OpenBoxes.filled(assessment, boxes);
             List<Deed> mine = Objects.requireNonNull(deeds.get(step.id()));
             State state = state(step, open.size(), filled, assessment);
@@ -164,7 +190,8 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                     new Filling(filled, boxes.size(), open.size()),
                     false,
                     shut,
-                    mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null)));
+                    mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null),
+                    mine.stream().anyMatch(Deed::timed)));
         }
         next(stations, own, assessment)
                 .ifPresent(i -> stations.set(i, stations.get(i).asNext()));
@@ -219,7 +246,8 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                         step.id(),
                         Kind.SEEN,
                         o,
-                        at(Objects.requireNonNull(assessment.observations().get(o)))));
+                        at(Objects.requireNonNull(assessment.observations().get(o))),
+                        false));
         Stream<Deed> answers = step.questions().stream()
                 .map(Question::id)
                 .filter(assessment.questions()::containsKey)
@@ -227,7 +255,8 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                         step.id(),
                         Kind.ANSWER,
                         q,
-                        at(Objects.requireNonNull(assessment.questions().get(q)))));
+                        at(Objects.requireNonNull(assessment.questions().get(q))),
+                        false));
         return Stream.of(readings, seen, answers).flatMap(d -> d).toList();
     }
 
@@ -240,64 +269,13 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
     }
 
     private static Optional<Deed> deed(Step step, Kind kind, String of, String subject, Assessment assessment) {
-        return Optional.ofNullable(assessment.firstAbout(subject)).map(first -> new Deed(step.id(), kind, of, first));
-    }
-
-    /** @param own the boxes of each step on this rig */
-    private static List<Broken> broken(
-            List<OrderRule> rules, Map<String, List<Deed>> deeds, Map<String, List<Slot>> own) {
-        List<Broken> broken = new ArrayList<>();
-        for (OrderRule rule : rules) {
-            List<Deed> before = deeds.getOrDefault(rule.first(), List.of());
-            List<Deed> after = deeds.getOrDefault(rule.then(), List.of());
-            Deed first = earliest(before, true);
-            Deed then = earliest(after, true);
-            if (first != null && then != null) {
-                // both are written by the candidate when they are done
-                if (then.seq() < first.seq()) {
-                    broken.add(new Broken(rule, then, first, true));
-                }
-                continue;
-            }
-            boolean isWritten = !own.getOrDefault(rule.first(), List.of()).isEmpty();
-            if (then != null && isWritten && rule.severity() == Severity.SAFETY) {
-                // what should have come first has boxes of its own, and not one of them is written
-                broken.add(new Broken(rule, then, null, true));
-                continue;
-            }
-            Deed any = earliest(before, false);
-            Deed hint = earliest(after, false);
-            if (hint != null && (any == null || hint.seq() < any.seq())) {
-                broken.add(new Broken(rule, hint, any, false));
-            }
-        }
-        return broken;
-    }
-
-    private static @Nullable Deed earliest(List<Deed> deeds, boolean timed) {
-        return deeds.stream()
-                .filter(d -> !timed || d.kind().timed)
-                // a question about a step may be asked before it
-                .filter(d -> d.kind() != Kind.ANSWER)
-                .min(Comparator.comparingInt(Deed::seq))
-                .orElse(null);
-    }
-
-    /** Ids of the steps whose time is known, in the order in which each was begun: by the first reading in one of its boxes. */
-    static List<String> timed(Assessment assessment, Scheme scheme, List<Slot> slots) {
-        Map<String, Integer> begun = new HashMap<>();
-        for (Step step : scheme.steps()) {
-            List<Slot> boxes =
-                    slots.stream().filter(s -> step.tests().contains(s.step())).toList();
-            Deed first = earliest(deeds(step, boxes, assessment), true);
-            if (first != null) {
-                begun.put(step.id(), first.seq());
-            }
-        }
-        return begun.entrySet().stream()
-                .sorted(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey)
-                .toList();
+        return Optional.ofNullable(assessment.firstAbout(subject))
+                .map(first -> new Deed(
+                        step.id(),
+                        kind,
+                        of,
+                        first,
+                        first.by().equals(assessment.fixed().candidateId())));
     }
 
     private static State state(Step step, int open, int filled, Assessment assessment) {
@@ -323,7 +301,7 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
         return assessment.handedInAt() != null
                 || rules.stream()
                         .filter(r -> r.first().equals(step.id()))
-                        .anyMatch(r -> earliest(deeds.getOrDefault(r.then(), List.of()), false) != null);
+                        .anyMatch(r -> OrderKept.earliest(deeds.getOrDefault(r.then(), List.of())) != null);
     }
 
     private static String shut(
@@ -351,10 +329,20 @@ public record Course(List<Station> stations, List<Broken> broken, int openDead, 
                 .toList();
         boolean isolated = !isolation.isEmpty()
                 && OpenBoxes.of(assessment, scheme, isolation).isEmpty();
+        boolean read = !isolation.isEmpty()
+                && slots.stream().anyMatch(s -> isDeadReading(s) && !OpenBoxes.isOpen(assessment, s));
+        boolean proved = !live && (madeDead || isolated);
         return new RigNow(
                 live,
                 !live && (madeDead || isolated || assessment.lockedOffAt() != null),
-                !live && (madeDead || isolated),
+                proved ? Dead.PROVED : !live && read ? Dead.READ_UNPROVED : Dead.NOT_PROVED,
                 !live && assessment.conduct().open(Checklist.LIVE_ASKED).isEmpty());
+    }
+
+    private static boolean isDeadReading(Slot slot) {
+        return !slot.step().isLive()
+                && slot.step() != prantel.core.scheme.TestKind.SAFE_ISOLATION
+                && slot instanceof Slot.Measured measured
+                && measured.measurement().isReading();
     }
 }

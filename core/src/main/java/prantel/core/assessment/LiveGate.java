@@ -45,16 +45,14 @@ public final class LiveGate {
     /**
      * What stands against going live now; empty if it may.
      *
-     * @param openDead boxes of the dead tests that are empty
+     * @param openDead steps of the dead tests with empty boxes
      * @param reason why it goes live all the same; blank for none
      */
-    public static List<Shut> shut(Assessment assessment, int openDead, String reason, Facts facts) {
+    public static List<Shut> shut(Assessment assessment, List<Course.OpenDead> openDead, String reason, Facts facts) {
         List<Shut> shut = new ArrayList<>(ofTheRig(facts));
-        if (openDead > 0 && reason.isBlank()) {
+        if (!openDead.isEmpty() && reason.isBlank()) {
             shut.add(new Shut(
-                    Kind.DEAD_TESTS_OPEN,
-                    openDead + (openDead == 1 ? " box" : " boxes") + " of the dead tests "
-                            + (openDead == 1 ? "is" : "are") + " empty: say why the rig goes live now."));
+                    Kind.DEAD_TESTS_OPEN, Course.OpenDead.words(openDead) + ": say why the rig goes live now."));
         }
         Rules.mayHappen(new AssessmentEvent.Energised(true, null), assessment)
                 .ifPresent(why -> shut.add(new Shut(Kind.RULE, why.words())));

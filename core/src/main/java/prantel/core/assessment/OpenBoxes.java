@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import prantel.core.rig.CircuitId;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Step;
@@ -22,6 +23,10 @@ public final class OpenBoxes {
 
     /** @param slots of one step, or of several */
     static List<Slot> of(Assessment assessment, Scheme scheme, List<Slot> slots) {
+        return of(scheme, slots, s -> isOpen(assessment, s));
+    }
+
+    private static List<Slot> of(Scheme scheme, List<Slot> slots, Predicate<Slot> isOpen) {
         List<Slot> open = new ArrayList<>();
         Map<Optional<CircuitId>, Map<TestKind, List<Slot>>> ways = new HashMap<>();
         for (Slot slot : slots) {
@@ -29,10 +34,10 @@ public final class OpenBoxes {
             if (either) {
                 List<Slot> way = ways.computeIfAbsent(slot.circuit(), c -> new HashMap<>())
                         .computeIfAbsent(slot.step(), s -> new ArrayList<>());
-                if (isOpen(assessment, slot)) {
+                if (isOpen.test(slot)) {
                     way.add(slot);
                 }
-            } else if (isOpen(assessment, slot)) {
+            } else if (isOpen.test(slot)) {
                 open.add(slot);
             }
         }
@@ -44,18 +49,21 @@ public final class OpenBoxes {
         return open;
     }
 
-    /** Of one step: a circuit that is being proved the other way, in a step of its own, has nothing open here. */
-    static List<Slot> ofStep(Assessment assessment, Scheme scheme, List<Slot> own, List<Slot> all) {
-        return of(assessment, scheme, own).stream()
+    /**
+     * Of one step: a circuit that is being proved the other way, in a step of its own, has nothing open here.
+     *
+     * @param isOpen whether a box is empty, now or at another moment
+     */
+    static List<Slot> ofStep(Scheme scheme, List<Slot> own, List<Slot> all, Predicate<Slot> isOpen) {
+        return of(scheme, own, isOpen).stream()
                 .filter(s -> scheme.alternativeTo(s.step())
-                        .filter(other -> isBegun(assessment, all, s, other) && !isBegun(assessment, all, s, s.step()))
+                        .filter(other -> isBegun(all, s, other, isOpen) && !isBegun(all, s, s.step(), isOpen))
                         .isEmpty())
                 .toList();
     }
 
-    private static boolean isBegun(Assessment assessment, List<Slot> all, Slot of, TestKind test) {
-        return all.stream()
-                .anyMatch(s -> s.step() == test && s.circuit().equals(of.circuit()) && !isOpen(assessment, s));
+    private static boolean isBegun(List<Slot> all, Slot of, TestKind test, Predicate<Slot> isOpen) {
+        return all.stream().anyMatch(s -> s.step() == test && s.circuit().equals(of.circuit()) && !isOpen.test(s));
     }
 
     static boolean isOpen(Assessment assessment, Slot slot) {
@@ -63,17 +71,19 @@ public final class OpenBoxes {
         return entry == null || entry.value().isBlank();
     }
 
-    /** How many boxes of the dead steps before the first live one are open. */
-    static int beforeLive(Assessment assessment, Scheme scheme, List<Slot> slots) {
-        List<TestKind> tests = scheme.steps().stream()
-                .takeWhile(s -> !s.isLive())
-                .map(Step::tests)
-                .flatMap(List::stream)
+    /** Boxes of the dead steps before the first live one that are open, by step. */
+    static List<Course.OpenDead> beforeLive(Assessment assessment, Scheme scheme, List<Slot> slots) {
+        List<Step> steps = scheme.steps().stream().takeWhile(s -> !s.isLive()).toList();
+        List<TestKind> tests = steps.stream().flatMap(s -> s.tests().stream()).toList();
+        List<Slot> open = of(
+                assessment,
+                scheme,
+                slots.stream().filter(s -> tests.contains(s.step())).toList());
+        return steps.stream()
+                .map(step -> new Course.OpenDead(step.title(), (int) open.stream()
+                        .filter(s -> step.tests().contains(s.step()))
+                        .count()))
+                .filter(o -> o.boxes() > 0)
                 .toList();
-        return of(
-                        assessment,
-                        scheme,
-                        slots.stream().filter(s -> tests.contains(s.step())).toList())
-                .size();
     }
 }

@@ -39,6 +39,9 @@ public final class Rules {
     private static final Why NOT_BACK =
             new Why("not-back", "a sheet goes back only while it is being marked and the rig is still as it was");
     private static final Why MARKED = new Why("marked", "this sheet is marked; what was decided stays as it is");
+    private static final Why OWN_WORD = new Why(
+            "own-word",
+            "what is safety was not seen, so nothing is proposed: give an outcome in your own word, with the reason");
     private static final Why DECIDED =
             new Why("decided", "the outcome is decided: the answers it was decided with stay as they are");
     private static final Why READ_ALREADY =
@@ -83,6 +86,9 @@ public final class Rules {
     private static final Why NOT_WHILE_LIVE = new Why(
             "dead-step-closed",
             "this is a dead test and the rig is live: its boxes open when your assessor has made the rig dead again");
+    private static final Why NOT_CONFIRMED = new Why(
+            "not-confirmed",
+            "confirm first what stands at the top of your sheet: then the clock starts and the boxes open");
     private static final Why STILL_DEAD =
             new Why("live-step-closed", "this is a live test: its boxes open when your assessor has made the rig live");
 
@@ -91,6 +97,9 @@ public final class Rules {
      * read on a rig that is live. What is looked at may be written at any time.
      */
     public static Optional<Why> mayWrite(Slot slot, Assessment state) {
+        if (!state.conduct().open(Checklist.READY).isEmpty()) {
+            return Optional.of(NOT_CONFIRMED);
+        }
         if (slot.step().isLive()) {
             return state.wasLive() ? Optional.empty() : Optional.of(STILL_DEAD);
         }
@@ -143,7 +152,8 @@ public final class Rules {
                                                 .anyMatch(o -> o.signed().isPresent())
                                         ? SECOND_SIGNED
                                         : null;
-                    case AssessmentEvent.OutcomeDecided outcome -> deciding(state);
+                    case AssessmentEvent.OutcomeDecided outcome ->
+                        outcome.given().isGiven() ? deciding(state) : OWN_WORD;
                     case AssessmentEvent.AnswersAccepted answers -> state.outcome() != null ? DECIDED : null;
                     case AssessmentEvent.ClearCheckTaken check -> clearing(state);
                     case AssessmentEvent.Cleared cleared -> clearing(state);
@@ -200,8 +210,27 @@ public final class Rules {
                     // the box speaks for itself, whoever watches
                     case AssessmentEvent.BoxFellOut fell -> null;
                     case AssessmentEvent.BoxAstray astray -> null;
-                    default -> blind ? BLIND : null;
+                    default -> blind ? BLIND : confirmed(event, by, state);
                 });
+    }
+
+    /** Nothing is taken from a candidate who has not confirmed; what an assessor enters from paper was confirmed there. */
+    private static @Nullable Why confirmed(AssessmentEvent event, String by, Assessment state) {
+        boolean work = switch (event) {
+            case AssessmentEvent.ReadingWritten written -> true;
+            case AssessmentEvent.ReadingTaken taken -> true;
+            case AssessmentEvent.ExpectedSaid said -> true;
+            case AssessmentEvent.BoxJudged judged -> true;
+            case AssessmentEvent.FaultsReported reported -> true;
+            case AssessmentEvent.HandedIn in -> true;
+            case AssessmentEvent.Ticked tick -> tick.list() == Checklist.LIVE_ASKED;
+            default -> false;
+        };
+        return work
+                        && by.equals(state.fixed().candidateId())
+                        && !state.conduct().open(Checklist.READY).isEmpty()
+                ? NOT_CONFIRMED
+                : null;
     }
 
     /** Taken back by who asked, or by a lead. */

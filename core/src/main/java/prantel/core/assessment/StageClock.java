@@ -7,12 +7,24 @@ import java.util.List;
 import prantel.core.scheme.About;
 
 /**
- * The time a candidate has used. It runs while the sheet is open and stands still for every {@link Pause}; while the rig is
- * live it counts as the live stage's.
- *
- * @param running whether it runs at this moment
+ * The time a candidate has used. It starts when the candidate has confirmed, runs while the sheet is open and stands still for
+ * every {@link Pause}, and while the assessor takes faults out before a live stage; while the rig is live it counts as the live
+ * stage's.
  */
-public record StageClock(Used dead, Used live, Used all, boolean running) {
+public record StageClock(Used dead, Used live, Used all, State state) {
+    /** What it does at this moment. */
+    public enum State {
+        RUNS,
+        /** The sheet is not open yet, or not any more. */
+        CLOSED,
+        /** The sheet is open, and the candidate has not confirmed. */
+        NOT_CONFIRMED,
+        /** For a pause, with its reason. */
+        HALTED,
+        /** The assessor takes faults out, and proves them out. */
+        AT_THE_RIG
+    }
+
     /** @param allowed with extra time; zero for no limit */
     public record Used(Duration gone, Duration allowed) {
         /** Time left; negative beyond the limit. @throws IllegalStateException without a limit */
@@ -45,7 +57,8 @@ public record StageClock(Used dead, Used live, Used all, boolean running) {
     /** @param now by the server's clock: a tablet's may be wrong */
     public static StageClock of(Assessment assessment, About.Times times, OffsetDateTime now) {
         Conduct conduct = assessment.conduct();
-        List<Interval> work = without(intervals(conduct.open(), now), pauses(conduct, now));
+        List<Interval> work = without(
+                without(intervals(conduct.open(), now), pauses(conduct, now)), intervals(conduct.atTheRig(), now));
         List<Interval> powered = intervals(conduct.live(), now);
         Duration all = sum(work);
         Duration live = Duration.ZERO;
@@ -61,13 +74,27 @@ public record StageClock(Used dead, Used live, Used all, boolean running) {
             live = live.plusSeconds(before.liveSeconds());
         }
         double factor = conduct.adjustment().timeFactor();
-        boolean open =
-                !conduct.open().isEmpty() && conduct.open().getLast().to().isEmpty();
         return new StageClock(
                 new Used(dead, allowed(times.dead(), factor)),
                 new Used(live, allowed(times.live(), factor)),
                 new Used(dead.plus(live), allowed(times.all(), factor)),
-                open && conduct.pause().isEmpty());
+                state(conduct));
+    }
+
+    private static State state(Conduct conduct) {
+        if (conduct.times().opened().isPresent()) {
+            return State.NOT_CONFIRMED;
+        }
+        if (!isLasting(conduct.open())) {
+            return State.CLOSED;
+        }
+        return conduct.pause().isPresent()
+                ? State.HALTED
+                : isLasting(conduct.atTheRig()) ? State.AT_THE_RIG : State.RUNS;
+    }
+
+    private static boolean isLasting(List<Conduct.Span> spans) {
+        return !spans.isEmpty() && spans.getLast().to().isEmpty();
     }
 
     private static Duration allowed(int minutes, double factor) {

@@ -22,7 +22,17 @@ public final class WatchedOf {
         return new Watched(
                 sights,
                 answers,
-                Course.timed(assessment, scheme, slots),
+                order(Course.of(assessment, scheme, slots)),
                 Optional.ofNullable(assessment.stop()).map(Assessment.Stop::what));
+    }
+
+    private static Watched.Order order(Course course) {
+        return new Watched.Order(
+                course.stations().stream().anyMatch(Course.Station::timed),
+                course.broken().stream()
+                        .filter(Course.Broken::sure)
+                        .map(b -> new Watched.Breach(
+                                b.rule(), b.left().boxes(), b.left().permitted()))
+                        .toList());
     }
 }

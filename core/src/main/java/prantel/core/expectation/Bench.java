@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
@@ -129,7 +130,7 @@ public final class Bench {
 
     private Found find(Measurement measurement, SetUp setUp) {
         if (measurement instanceof Measurement.Inspected inspected) {
-            return new Found.Words(inspected(inspected));
+            return inspected(inspected);
         }
         if (measurement.function().isLive()) {
             return live(setUp).find(measurement);
@@ -140,14 +141,27 @@ public final class Bench {
     }
 
     /** The gravest of what is to be found there; in no other way do faults that are only seen show in a reading. */
-    private Saying inspected(Measurement.Inspected item) {
-        return set.faults().stream()
+    private Found inspected(Measurement.Inspected item) {
+        List<FaultKind> there = set.faults().stream()
                 .map(Fault::kind)
                 .filter(k -> item.faults().contains(k.id()))
-                .map(FaultKind::severity)
-                .min(Comparator.naturalOrder())
-                .map(gravest -> item.coded() ? code(gravest) : Saying.NOT_SATISFACTORY)
-                .orElse(Saying.SATISFACTORY);
+                .toList();
+        if (there.isEmpty()) {
+            return new Found.Words(Saying.SATISFACTORY);
+        }
+        if (!item.coded()) {
+            return new Found.Words(Saying.NOT_SATISFACTORY);
+        }
+        FaultKind gravest =
+                there.stream().min(Comparator.comparing(FaultKind::severity)).orElseThrow();
+        return new Found.Words(
+                code(gravest.severity()),
+                // a graver code that usual practice allows for another fault there is as right
+                there.stream()
+                        .flatMap(k -> k.codes().stream())
+                        .filter(c -> gravest.codes().contains(c) || c.compareTo(gravest.severity()) < 0)
+                        .map(Bench::code)
+                        .collect(Collectors.toSet()));
     }
 
     private static Saying code(Severity severity) {

@@ -186,7 +186,7 @@ final class HealthyRig {
                     least = Math.min(least, shift.of(one.base()));
                     most = Math.max(most, shift.of(one.base()));
                 }
-                case Found.Words words -> windows.add(Window.words(words.saying()));
+                case Found.Words words -> windows.add(Window.words(words.saying(), words.also()));
                 case Found.Stopped stopped -> windows.add(Window.stopped(stopped.stop()));
             }
         }

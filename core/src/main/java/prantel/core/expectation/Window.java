@@ -71,7 +71,14 @@ public sealed interface Window {
     }
 
     static Window words(Saying saying) {
-        return new Words(Set.of(saying));
+        return words(saying, Set.of());
+    }
+
+    /** @param also what may be said as well */
+    static Window words(Saying saying, Set<Saying> also) {
+        EnumSet<Saying> all = EnumSet.of(saying);
+        all.addAll(also);
+        return new Words(all);
     }
 
     static Window stopped(Stop stop) {

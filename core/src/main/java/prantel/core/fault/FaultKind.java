@@ -1,6 +1,7 @@
 package prantel.core.fault;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -41,6 +42,7 @@ public final class FaultKind {
     private BiFunction<Fault, ResidualDevice, ResidualDevice> altered = (fault, device) -> device;
     private SafetyClass safety = SafetyClass.DEAD_ONLY;
     private Severity severity = Severity.C2;
+    private final Set<Severity> codes = EnumSet.noneOf(Severity.class);
     private String because = "";
     private BiFunction<Fault, Rig, String> caution = (fault, rig) -> "";
     private BiPredicate<Fault, Rig> worse = (fault, rig) -> true;
@@ -114,7 +116,14 @@ public final class FaultKind {
     FaultKind is(SafetyClass theSafety, Severity theSeverity, String why) {
         safety = theSafety;
         severity = theSeverity;
+        codes.add(theSeverity);
         because = why;
+        return this;
+    }
+
+    /** Usual practice allows this code as well: which of the two depends on what is there. */
+    FaultKind or(Severity other) {
+        codes.add(other);
         return this;
     }
 
@@ -261,6 +270,11 @@ public final class FaultKind {
 
     public Severity severity() {
         return severity;
+    }
+
+    /** Every code that usual practice allows for it, the gravest first. */
+    public Set<Severity> codes() {
+        return codes.isEmpty() ? EnumSet.of(severity) : EnumSet.copyOf(codes);
     }
 
     /** Why it has that code, half a sentence. Codes: usual practice, the inspector decides. */

@@ -21,7 +21,8 @@ final class InspectionFaults {
                         .is(
                                 SafetyClass.DEAD_ONLY,
                                 Severity.C2,
-                                "fingers can reach live parts; danger present where they are within reach")
+                                "fingers can reach live parts; C1 where they are within reach")
+                        .or(Severity.C1)
                         .set(at("Take a blank off the spare way of"))
                         .symptom("Fingers reach live parts through the opening.")
                         .remedy("Fit the blank."),

@@ -100,8 +100,7 @@ final class LoopFaults {
                 .seen()
                 .shows(TestKind.ZS, Shows.FAILS_LIMIT)
                 .symptom("Seen on the device; the greatest Zs allowed is half of what the chart leads one to expect.")
-                .remedy("Fit a breaker of the right curve.")
-                .sameAs("rating-too-large");
+                .remedy("Fit a breaker of the right curve.");
     }
 
     private static FaultKind ratingTooLarge() {
@@ -110,10 +109,13 @@ final class LoopFaults {
                         (p, r) -> Where.circuit(p, r).device().overcurrent() instanceof Breaker breaker
                                 && breaker.ratedAmps() < 63,
                         "give a circuit with a breaker"))
-                .size(new Magnitude(Unit.AMP, 2, 63, 63))
+                .size(new Magnitude(Unit.AMP, 2, 63, 32))
                 .onlyIf(
                         (f, rig) -> f.size() > device(f, rig).overcurrent().ratedAmps(),
-                        "give a higher rating than the breaker that belongs there")
+                        "give a higher rating than the breaker that belongs there",
+                        40.0,
+                        50.0,
+                        63.0)
                 .fits((f, rig) -> {
                     Breaker now = (Breaker) device(f, rig).overcurrent();
                     return with(f, rig, new Breaker(now.curve(), f.size()));
@@ -128,7 +130,7 @@ final class LoopFaults {
                 .shows(TestKind.ZS, Shows.FAILS_LIMIT)
                 .symptom("Seen on the device; the cable is not protected and Zs may be too high for it.")
                 .remedy("Fit a breaker of the right rating.")
-                .sameAs("wrong-curve", "cable-too-small");
+                .sameAs("cable-too-small");
     }
 
     private static Device device(Fault fault, Rig rig) {
@@ -165,8 +167,7 @@ final class LoopFaults {
                 .shows(TestKind.RING, Shows.RISES)
                 .shows(TestKind.ZS, Shows.RISES)
                 .symptom("R1+R2 and Zs are higher by the same amount at every point of the circuit.")
-                .remedy("Larger cable, or a device with a smaller tripping current.")
-                .sameAs("high-resistance-joint");
+                .remedy("Larger cable, or a device with a smaller tripping current.");
     }
 
     private static FaultKind looseAtBreaker() {
@@ -194,10 +195,12 @@ final class LoopFaults {
     private static FaultKind breakingCapacity() {
         return FaultKind.of(LOOP, "breaking-capacity-low", "Breaking capacity below Ipf")
                 .at(Where.FINAL_CIRCUIT)
-                .size(new Magnitude(Unit.KILOAMP, 0.5, 50, 0.5))
+                .size(new Magnitude(Unit.KILOAMP, 0.5, 50, 3))
                 .onlyIf(
                         (f, rig) -> f.size() < 1000 * device(f, rig).breakingKiloamps(),
-                        "give less than the breaking capacity of the device that belongs there")
+                        "give less than the breaking capacity of the device that belongs there",
+                        1.5,
+                        1.0)
                 .fits((f, rig) -> {
                     Device now = device(f, rig);
                     return rig.withDevice(

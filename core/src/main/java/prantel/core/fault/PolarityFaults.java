@@ -45,7 +45,11 @@ final class PolarityFaults {
                 .at(Where.ACCESSORY)
                 .conductors(List.of(LINE, NEUTRAL))
                 .edits(b -> b.contactsExchanged(LINE, NEUTRAL))
-                .is(SafetyClass.DEAD_ONLY, Severity.C2, "switching and fusing are in the neutral: parts stay live")
+                .is(
+                        SafetyClass.DEAD_ONLY,
+                        Severity.C2,
+                        "switching and fusing are in the neutral: parts stay live; C1 where that makes metal live")
+                .or(Severity.C1)
                 .set((f, rig) -> "Exchange the brown and the blue conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestKind.R1_R2, Shows.OPENS)
@@ -79,7 +83,8 @@ final class PolarityFaults {
                 .is(
                         SafetyClass.DEAD_ONLY,
                         Severity.C1,
-                        "load current flows in the CPC, and the neutral is exposed metal")
+                        "load current flows in the CPC, and the neutral is exposed metal; C2 where nothing is connected")
+                .or(Severity.C2)
                 .set((f, rig) -> "Exchange the blue and the green-yellow conductors in the terminals of "
                         + Where.name(f.place(), rig) + ".")
                 .shows(TestKind.R1_R2, Shows.OPENS)
@@ -262,7 +267,8 @@ final class PolarityFaults {
                 .is(
                         SafetyClass.MAY_STAY_LIVE,
                         Severity.C3,
-                        "motors turn the wrong way; dangerous only by what they drive")
+                        "motors turn the wrong way; C2 where what they drive is dangerous then")
+                .or(Severity.C2)
                 .set((f, rig) -> "Exchange L1 and L2 in the terminals of " + Where.name(f.place(), rig) + ".")
                 .shows(TestKind.R1_R2, Shows.OPENS)
                 .shows(TestKind.SEQUENCE, Shows.SAYS)

@@ -93,7 +93,7 @@ final class ProtectiveConductorFaults {
                 .is(
                         SafetyClass.MAY_STAY_LIVE,
                         Severity.C2,
-                        "disconnection may be too late, and a joint that carries load warms")
+                        "disconnection may be too late; in the line, a joint that carries load warms")
                 .set((f, rig) -> inSeries(f) + " at the incoming side of " + Where.name(f.place(), rig) + ".")
                 .shows(TestKind.R1_R2, Shows.RISES)
                 .shows(TestKind.R2, Shows.RISES)

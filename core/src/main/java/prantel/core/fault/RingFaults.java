@@ -177,7 +177,7 @@ final class RingFaults {
     }
 
     private static FaultKind looseTerminal() {
-        return FaultKind.of(RING, "loose-terminal", "Loose terminal at the point")
+        return FaultKind.of(FaultGroup.PROTECTIVE_CONDUCTOR, "loose-terminal", "Loose terminal at the point")
                 .at(Where.ACCESSORY)
                 .conductors(List.of(LINE), List.of(NEUTRAL), List.of(CPC))
                 .size(new Magnitude(Unit.OHM, 0.1, 50, 1))

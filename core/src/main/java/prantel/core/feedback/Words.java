@@ -115,7 +115,11 @@ final class Words {
                                         : "You said: " + String.join("; ", answer.said()) + ". There is more to it.");
                     case Evidence.Order order ->
                         order.broken().stream()
-                                .map(b -> "“" + b.then() + "” came before “" + b.first() + "”: " + b.why())
+                                .map(b -> (b.open() == 0
+                                                ? "“" + b.then() + "” came before “" + b.first() + "”: "
+                                                : "“" + b.then() + "” was begun before “" + b.first()
+                                                        + "” was finished: ")
+                                        + b.why())
                                 .collect(Collectors.joining("; ", "The order: ", "."));
                     // said first
                     case Evidence.Unsafe unsafe -> null;

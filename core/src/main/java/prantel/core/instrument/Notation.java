@@ -22,6 +22,10 @@ public final class Notation {
     /** Before the reason of a box that was left out. */
     public static final String NOT_TESTED = "not tested";
 
+    /** A limitation, or not verified: as condition reports have it. */
+    private static final Pattern LEFT_OUT =
+            Pattern.compile("^(not tested|lim|n/v|nv)(?![\\p{L}\\p{N}])[\\s:,–-]*", Pattern.CASE_INSENSITIVE);
+
     private static final int SHORTEST_REASON = 3;
 
     private static final List<String> OPEN_WORDS =
@@ -89,8 +93,9 @@ public final class Notation {
             return new Written.Blank();
         }
         String lower = plain.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
-        if (lower.startsWith(NOT_TESTED)) {
-            String reason = plain.substring(NOT_TESTED.length()).replaceAll("^[\\s:,–-]+", "");
+        Matcher leftOut = LEFT_OUT.matcher(plain);
+        if (leftOut.find()) {
+            String reason = plain.substring(leftOut.end());
             return reason.length() < SHORTEST_REASON
                     ? unreadable(text, "say why, such as “not tested: no access behind the cupboard”")
                     : new Written.NotTested(text, reason);

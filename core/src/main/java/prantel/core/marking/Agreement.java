@@ -52,11 +52,12 @@ final class Agreement {
     }
 
     private Optional<Mark> mark(Criterion.Consistent criterion, String prefix, List<Held> held) {
-        if (held.isEmpty()) {
-            return Optional.empty();
-        }
         List<Held> filled =
                 held.stream().filter(h -> number(h.box()).isPresent()).toList();
+        if (filled.isEmpty()) {
+            // an empty box costs once, where it is empty
+            return Optional.empty();
+        }
         List<Held> off = filled.stream().filter(h -> !agrees(criterion, h)).toList();
         Criterion.Common common = criterion.common();
         return Optional.of(new Mark(
@@ -75,9 +76,8 @@ final class Agreement {
                         common.group(),
                         common.title()),
                 new Worth(common.weight(), common.severity()),
-                filled.isEmpty() || !off.isEmpty() ? Award.NONE : Award.FULL,
-                new Evidence.Agreement(
-                        filled.size(), off.stream().map(Agreement::words).toList()),
+                off.isEmpty() ? Award.FULL : Award.NONE,
+                new Evidence.Agreement(off.stream().map(Agreement::words).toList()),
                 held.stream().map(h -> h.box().expectation().slot().id()).toList()));
     }
 

@@ -2,12 +2,14 @@ package prantel.core.marking;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import prantel.core.expectation.Key;
-import prantel.core.expectation.Window.Side;
 import prantel.core.inference.Cause;
 import prantel.core.inference.Explanation;
+import prantel.core.instrument.Saying;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Evidence.Box;
 import prantel.core.marking.Finding.Judged;
@@ -18,6 +20,7 @@ import prantel.core.rig.CircuitId;
 import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
+import prantel.core.scheme.Severity;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Slot;
@@ -47,9 +50,17 @@ final class BoxMarks {
         return findings;
     }
 
+    /** What the candidate's own record says was not done when the rig was left. */
+    List<String> leftUndone() {
+        return of(TestKind.CLOSING).stream()
+                .filter(f -> f.written() instanceof Written.Said said && said.saying() == Saying.NOT_DONE)
+                .map(f -> f.expectation().slot().quantity() + ": " + Saying.NOT_DONE.words())
+                .toList();
+    }
+
     /** A test that is done once for the rig. */
     List<Mark> ofRig(Criterion.OfTests criterion, TestKind test) {
-        return of(criterion, test, test.markPrefix(), of(test));
+        return of(criterion, test, new Item(test.markPrefix(), ""), of(test));
     }
 
     /** A test on one circuit. */
@@ -57,7 +68,7 @@ final class BoxMarks {
         List<Finding> asked = of(test).stream()
                 .filter(f -> f.asked() && isOf(f, circuit.id()))
                 .toList();
-        return of(criterion, test, circuit.id() + "/" + test.markPrefix(), asked);
+        return of(criterion, test, new Item(circuit.id() + "/" + test.markPrefix(), circuit.label()), asked);
     }
 
     /** What looks at a whole circuit. */
@@ -74,20 +85,23 @@ final class BoxMarks {
         return new Agreement(key, findings).ofOrigin(consistent).stream().toList();
     }
 
-    private List<Mark> of(Criterion.OfTests criterion, TestKind test, String prefix, List<Finding> all) {
+    /** @param prefix of the ids of its marks @param circuit as it is called; empty for what is done once for the rig */
+    private record Item(String prefix, String circuit) {}
+
+    private List<Mark> of(Criterion.OfTests criterion, TestKind test, Item item, List<Finding> all) {
         List<Finding> asked = all.stream().filter(f -> !isExcused(f)).toList();
         Optional<Proposed> proposed = asked.isEmpty()
                 ? Optional.empty()
                 : switch (criterion) {
                     case Criterion.MeasuredRightly measured -> measured(measured, costingHere(test, asked));
-                    case Criterion.JudgedRightly judged -> judged(judged, costingHere(test, asked));
-                    case Criterion.RightOneOfSeveral chosen -> chosen(asked);
+                    case Criterion.JudgedRightly judged -> judged(judged, item.circuit(), costingHere(test, asked));
+                    case Criterion.RightOneOfSeveral chosen -> chosen(costingHere(test, asked));
                     case Criterion.Notation notation -> notation(test, asked);
                     case Criterion.Complete complete -> complete(complete, asked);
                     case Criterion.ExpectedFirst expected -> expected(asked);
                 };
         return proposed.stream()
-                .map(p -> mark(criterion, prefix + "/" + criterion.id(), test, p))
+                .map(p -> mark(criterion, item.prefix() + "/" + criterion.id(), test, p))
                 .toList();
     }
 
@@ -106,7 +120,12 @@ final class BoxMarks {
         return elsewhere && !filled.isEmpty() ? filled : asked;
     }
 
-    private record Proposed(Award award, Evidence evidence, List<SlotId> slots) {}
+    /** @param atLeast what missing it means at least, whatever the scheme says */
+    private record Proposed(Award award, Evidence evidence, List<SlotId> slots, Severity atLeast) {
+        Proposed(Award award, Evidence evidence, List<SlotId> slots) {
+            this(award, evidence, slots, Severity.COUNTS);
+        }
+    }
 
     private Mark mark(Criterion criterion, String id, TestKind test, Proposed proposed) {
         Criterion.Common common = criterion.common();
@@ -116,7 +135,8 @@ final class BoxMarks {
                         Mark.Of.of(common, partOf(test)),
                         common.group().isEmpty() ? scheme.labelOf(test) : common.group(),
                         common.title()),
-                new Worth(common.weight(), common.severity()),
+                new Worth(
+                        common.weight(), common.severity() == Severity.COUNTS ? proposed.atLeast() : common.severity()),
                 proposed.award(),
                 proposed.evidence(),
                 proposed.slots());
@@ -147,32 +167,61 @@ final class BoxMarks {
         boolean slips = off.stream().allMatch(f -> isTopCause(f, Cause.SLIP_OF_TEN));
         Award award = off.isEmpty()
                 ? Award.FULL
-                : slips || off.size() <= criterion.few() * measured.size() ? Award.HALF : Award.NONE;
+                : slips || off.size() <= criterion.few() * measured.size() && !isARoundOff(measured, off)
+                        ? Award.HALF
+                        : Award.NONE;
         return Optional.of(new Proposed(
                 award,
                 new Evidence.Measured(
                         measured.size(),
-                        off.stream().map(f -> new Box(place(f), how(f.side()))).toList(),
+                        off.stream().map(f -> new Box(place(f), how(f))).toList(),
                         leads.size()),
                 slots(off.isEmpty() ? measured : off)));
     }
 
-    private static Optional<Proposed> judged(Criterion.JudgedRightly criterion, List<Finding> asked) {
-        List<Finding> judged =
+    /** Whoever passes what fails lets it be used: that is a key mark, however few they are. Failing what passes is a slip. */
+    private Optional<Proposed> judged(Criterion.JudgedRightly criterion, String circuit, List<Finding> asked) {
+        List<Finding> all =
                 asked.stream().filter(f -> f.judged() != Judged.NOT_ASKED).toList();
+        List<Finding> filled = all.stream()
+                .filter(f -> isFilled(f) || f.judged() != Judged.MISSING)
+                .toList();
+        // an empty box costs where it is measured; a test that was not begun is not judged either
+        List<Finding> judged = filled.isEmpty() ? all : filled;
         if (judged.isEmpty()) {
             return Optional.empty();
         }
         List<Finding> wrong =
                 judged.stream().filter(f -> f.judged() != Judged.RIGHT).toList();
+        boolean passed = wrong.stream().anyMatch(this::isPassedThoughItFails);
         return Optional.of(new Proposed(
-                byFew(wrong.size(), judged.size(), criterion.few()),
-                new Evidence.Judged(wrong.stream()
-                        .map(f -> new Box(
-                                place(f),
-                                f.judged() == Judged.MISSING ? Evidence.How.NOT_JUDGED : Evidence.How.JUDGED_WRONGLY))
-                        .toList()),
-                slots(wrong.isEmpty() ? judged : wrong)));
+                passed ? Award.NONE : byFew(wrong.size(), judged.size(), criterion.few()),
+                new Evidence.Judged(
+                        passed ? circuit : "",
+                        wrong.stream().map(f -> new Box(place(f), howJudged(f))).toList()),
+                slots(wrong.isEmpty() ? judged : wrong),
+                passed ? Severity.KEY : Severity.COUNTS));
+    }
+
+    private boolean isPassedThoughItFails(Finding finding) {
+        return finding.judged() == Judged.WRONG
+                && Boolean.TRUE.equals(
+                        record.judgements().get(finding.expectation().slot().id()));
+    }
+
+    private Evidence.How howJudged(Finding finding) {
+        if (finding.judged() == Judged.MISSING) {
+            return Evidence.How.NOT_JUDGED;
+        }
+        return isPassedThoughItFails(finding) ? Evidence.How.PASSED_THOUGH_IT_FAILS : Evidence.How.JUDGED_WRONGLY;
+    }
+
+    /** A step of the ring test that is off at every socket was done in the wrong way: that is no slip of a few. */
+    private static boolean isARoundOff(List<Finding> measured, List<Finding> off) {
+        Map<String, List<Finding>> rounds = measured.stream()
+                .filter(f -> f.expectation().slot().step() == TestKind.RING)
+                .collect(Collectors.groupingBy(f -> f.expectation().slot().quantity()));
+        return rounds.values().stream().anyMatch(round -> round.size() > 1 && off.containsAll(round));
     }
 
     private static Award byFew(int wrong, int of, double few) {
@@ -201,12 +250,25 @@ final class BoxMarks {
                 share == 1 ? Award.FULL : share >= 0.5 ? Award.HALF : Award.NONE, worst.evidence(), slots));
     }
 
-    private static Optional<Proposed> notation(TestKind test, List<Finding> asked) {
+    /** The range of another tester is one habit: it costs where it stands first, not in each circuit. */
+    private boolean isCountedElsewhere(Finding finding) {
+        return finding.written() instanceof Written.Above
+                && findings.stream()
+                        .filter(f -> f.asked()
+                                && f.written() instanceof Written.Above
+                                && !f.remarks().isEmpty())
+                        .findFirst()
+                        .filter(first -> !first.equals(finding))
+                        .isPresent();
+    }
+
+    private Optional<Proposed> notation(TestKind test, List<Finding> asked) {
         boolean any = asked.stream().anyMatch(BoxMarks::isFilled);
         List<Finding> bad = asked.stream()
                 .filter(f -> !(f.written() instanceof Written.Number)
                         && !(f.written() instanceof Written.NotTested)
-                        && !f.remarks().isEmpty())
+                        && !f.remarks().isEmpty()
+                        && !isCountedElsewhere(f))
                 .toList();
         return Optional.of(new Proposed(
                 !any ? Award.NONE : bad.isEmpty() ? Award.FULL : Award.HALF,
@@ -366,8 +428,13 @@ final class BoxMarks {
                 && finding.explanations().getFirst().cause() == cause;
     }
 
-    private static Evidence.How how(Side side) {
-        return switch (side) {
+    private static Evidence.How how(Finding finding) {
+        if (finding.written() instanceof Written.Number number
+                && number.base() == 0
+                && !finding.remarks().isEmpty()) {
+            return Evidence.How.NO_READING;
+        }
+        return switch (finding.side()) {
             case NOTHING -> Evidence.How.NO_READING;
             case ABOVE -> Evidence.How.ABOVE;
             case BELOW -> Evidence.How.BELOW;
@@ -378,6 +445,9 @@ final class BoxMarks {
 
     static String place(Finding finding) {
         Slot slot = finding.expectation().slot();
+        if (slot.where().isBlank()) {
+            return slot.quantity();
+        }
         return slot.step() == TestKind.INSULATION
                 ? slot.quantity() + " at " + slot.where().replaceAll(".*, ", "")
                 : slot.where();

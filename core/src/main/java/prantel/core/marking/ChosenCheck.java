@@ -30,7 +30,13 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
                 .filter(Written.Number.class::isInstance)
                 .map(w -> ((Written.Number) w).base())
                 .toList();
-        if (written instanceof Written.Number number && !numbers.isEmpty()) {
+        boolean sum = slot.rule() == Slot.Rule.SUM;
+        if (sum && anyOver && written instanceof Written.Number) {
+            return new ChosenCheck(Award.NONE, new Evidence.SumOfOverRange());
+        }
+        // an empty part is no nought
+        boolean partMissing = sum && numbers.size() < own.size();
+        if (written instanceof Written.Number number && !numbers.isEmpty() && !partMissing) {
             return ofNumbers(number, slot, numbers, anyOver);
         }
         return finding.side() == Side.INSIDE

@@ -15,7 +15,8 @@ public sealed interface Evidence {
         OVER_RANGE,
         SAYS_OTHERWISE,
         NOT_JUDGED,
-        JUDGED_WRONGLY
+        JUDGED_WRONGLY,
+        PASSED_THOUGH_IT_FAILS
     }
 
     /**
@@ -34,7 +35,8 @@ public sealed interface Evidence {
         }
     }
 
-    record Judged(List<Box> wrong) implements Evidence {
+    /** @param circuit that was passed though it fails, as it is called; empty where none was */
+    record Judged(String circuit, List<Box> wrong) implements Evidence {
         public Judged {
             wrong = List.copyOf(wrong);
         }
@@ -55,6 +57,9 @@ public sealed interface Evidence {
     record RightChosen(String rule) implements Chosen {}
 
     record NumberBelowOverRange() implements Chosen {}
+
+    /** A number stands for a sum although one of its parts is over-range. */
+    record SumOfOverRange() implements Chosen {}
 
     record ChosenFromNothing() implements Chosen {}
 
@@ -78,8 +83,8 @@ public sealed interface Evidence {
     /** @param said how many boxes had their expected value said first @param of how many ask for it @param near how many came near */
     record Expected(int said, int of, int near) implements Evidence {}
 
-    /** @param off what does not agree: "Zs of Parlour sockets: 0.61 Ω recorded, 0.48 Ω from its parts" @param of how many were held */
-    record Agreement(int of, List<String> off) implements Evidence {
+    /** @param off what does not agree: "Zs of Parlour sockets: 0.61 Ω recorded, 0.48 Ω from its parts" */
+    record Agreement(List<String> off) implements Evidence {
         public Agreement {
             off = List.copyOf(off);
         }
@@ -130,12 +135,19 @@ public sealed interface Evidence {
         }
     }
 
-    record Broken(String then, String first, String why) {}
+    /** @param open boxes of the first that were empty when the other was begun; 0 where it was not begun */
+    record Broken(String then, String first, String why, int open) {}
 
-    /** @param what stopped it */
-    record Unsafe(List<String> what) implements Evidence {
+    /**
+     * @param what stopped it
+     * @param unseen what is safety and nobody saw
+     * @param permitted what the assessor let happen, with a reason: told, and not held against the candidate
+     */
+    record Unsafe(List<String> what, List<String> unseen, List<String> permitted) implements Evidence {
         public Unsafe {
             what = List.copyOf(what);
+            unseen = List.copyOf(unseen);
+            permitted = List.copyOf(permitted);
         }
     }
 }

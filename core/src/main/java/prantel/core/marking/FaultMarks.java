@@ -5,14 +5,19 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultKind;
+import prantel.core.fault.Severity;
 import prantel.core.marking.CandidateRecord.FaultReport;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Mark.Worth;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Criterion;
+import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Slot;
 
 /** Marks for the faults found, and for none invented. */
 final class FaultMarks {
@@ -24,9 +29,17 @@ final class FaultMarks {
     private final List<Optional<FaultReport>> answers = new ArrayList<>();
 
     private final List<FaultReport> unused;
+    /** Kinds whose code stands in a box of the inspection. */
+    private final Set<String> inspected;
 
     FaultMarks(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
         this.rig = key.rig();
+        this.inspected = key.expectations().stream()
+                .filter(e -> e.slot() instanceof Slot.Measured m
+                        && m.measurement() instanceof Measurement.Inspected item
+                        && item.coded())
+                .flatMap(e -> ((Measurement.Inspected) ((Slot.Measured) e.slot()).measurement()).faults().stream())
+                .collect(Collectors.toSet());
         this.faults = key.faults().faults();
         this.record = record;
         this.agreed = agreed;
@@ -38,12 +51,31 @@ final class FaultMarks {
             best.ifPresent(unused::remove);
             answers.add(best);
         }
+        dropNearMisses();
+    }
+
+    /** A fault that is there, looked for in the right circuit and named as another: not found, and no sound part called faulty. */
+    private void dropNearMisses() {
+        for (int i = 0; i < faults.size(); i++) {
+            if (answers.get(i).isEmpty()) {
+                Fault missed = faults.get(i);
+                unused.stream()
+                        .filter(r -> r.kind().group() == missed.kind().group())
+                        .filter(r -> r.place().ofCircuit().isPresent()
+                                && r.place().ofCircuit().equals(missed.place().ofCircuit()))
+                        .findFirst()
+                        .ifPresent(unused::remove);
+            }
+        }
     }
 
     List<Mark> of(Criterion.FaultReported criterion) {
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < faults.size(); i++) {
             Fault fault = faults.get(i);
+            if (criterion.aspect() == Criterion.Aspect.CODED && isCodedInItsBox(fault)) {
+                continue;
+            }
             Optional<FaultReport> answer = answers.get(i);
             Criterion.Common common = criterion.common();
             String title = fault.title() + ", " + fault.place().label(rig);
@@ -61,6 +93,11 @@ final class FaultMarks {
         return marks;
     }
 
+    /** Its code is asked for in a box of the inspection already, and charged there. */
+    private boolean isCodedInItsBox(Fault fault) {
+        return inspected.contains(fault.kind().id());
+    }
+
     private Award award(Criterion.Aspect aspect, Fault fault, FaultReport report) {
         boolean agreedOn = isAgreed(fault, report);
         boolean right = switch (aspect) {
@@ -69,7 +106,7 @@ final class FaultMarks {
                 agreedOn || isNature(fault, report) && fault.conductors().equals(report.conductors());
             case LOCATED -> agreedOn || isPlace(fault, report);
             case REMEDIED -> !report.remedy().isBlank();
-            case CODED -> report.code().equals(fault.kind().severity().name());
+            case CODED -> fault.kind().codes().stream().anyMatch(c -> c.name().equals(report.code()));
         };
         return aspect == Criterion.Aspect.FOUND ? award(fault, report) : right ? Award.FULL : Award.NONE;
     }
@@ -137,7 +174,10 @@ final class FaultMarks {
                         case CODED ->
                             named(report) + (report.code().isEmpty() ? ", without a code" : ", " + report.code())
                                     + "; usual practice is "
-                                    + fault.kind().severity().name() + ", "
+                                    + fault.kind().codes().stream()
+                                            .map(Severity::name)
+                                            .collect(Collectors.joining(" or "))
+                                    + ", "
                                     + fault.kind().because();
                         case FOUND, NAMED, LOCATED -> named(report);
                     },

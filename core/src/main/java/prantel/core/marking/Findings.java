@@ -16,6 +16,7 @@ import prantel.core.instrument.Written;
 import prantel.core.limits.InsulationMinimum;
 import prantel.core.limits.Limit;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.scheme.Practice;
@@ -26,6 +27,9 @@ import prantel.core.sequence.SlotPlan;
 
 /** Looks at every box of a sheet. */
 final class Findings {
+    /** A limit of fewer of the tester's last digits than this cannot be judged by it near its end. Common practice, no source. */
+    private static final double FEW_DIGITS = 5;
+
     private final Key key;
     private final CandidateRecord record;
     private final WrittenSheet sheet;
@@ -103,14 +107,37 @@ final class Findings {
         if (said == null) {
             return Finding.Judged.MISSING;
         }
+        if (isAtTheLastDigit(expectation.slot(), written, limit)) {
+            return Finding.Judged.RIGHT;
+        }
         boolean right = written.isReading()
                 ? written.meets(limit)
                 : expectation.withFaults().meets(limit);
         return said == right ? Finding.Judged.RIGHT : Finding.Judged.WRONG;
     }
 
+    /**
+     * Whether the tester cannot tell: the limit is of a few of its last digits, as 0.02 Ω of an earthing conductor is, and the
+     * reading within what the tester may be off there.
+     */
+    private boolean isAtTheLastDigit(Slot slot, Written written, Limit limit) {
+        if (!(written instanceof Written.Number number)
+                || !slot.boxUnit().dimension().equals(Unit.Dimension.RESISTANCE)) {
+            return false;
+        }
+        Meter meter = meter(slot);
+        return limit.end() < FEW_DIGITS * meter.resolutionAt(limit.end())
+                && Math.abs(number.base() - limit.end()) <= meter.uncertainty(limit.end());
+    }
+
     private List<String> remarks(Slot slot, Written written) {
         List<String> remarks = new ArrayList<>();
+        slot.limit()
+                .filter(limit -> isAtTheLastDigit(slot, written, limit))
+                .ifPresent(limit -> remarks.add("The limit of " + limit.shown(slot.boxUnit())
+                        + " lies within what this tester may be off (±"
+                        + slot.boxUnit().text(meter(slot).uncertainty(limit.end()))
+                        + "): it can tell neither that it is met nor that it is not. Either judgement is taken."));
         if (record.faultsWereOut().contains(slot.id()) && !(written instanceof Written.Blank)) {
             remarks.add("Written while the fault box had let its relays go: the healthy value counts as right.");
         }

@@ -3,6 +3,7 @@ package prantel.core.marking;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.rig.Circuit;
@@ -28,7 +29,10 @@ public final class Marker {
         this.record = record;
         this.agreed = agreed;
         this.boxes = new BoxMarks(key, scheme, record);
-        this.watched = new WatchMarks(scheme, record.watched());
+        this.watched = new WatchMarks(
+                scheme,
+                record.watched(),
+                key.expectations().stream().map(e -> e.slot().step()).collect(Collectors.toSet()));
     }
 
     /** The same key and record always give the same result. */
@@ -109,7 +113,7 @@ public final class Marker {
             case Criterion.Observed observed -> watched.observed(observed);
             case Criterion.Answered answered -> watched.answered(answered);
             case Criterion.OrderKept kept -> List.of(watched.order(kept));
-            case Criterion.Safe safe -> List.of(watched.safe(safe));
+            case Criterion.Safe safe -> List.of(watched.safe(safe, boxes.leftUndone()));
             case Criterion.Closed closed -> List.of(watched.closed(closed));
             case Criterion.OfTests tests -> List.of();
             case Criterion.OneMethod one -> List.of();

@@ -36,7 +36,8 @@ public record Outcome(
 
     /**
      * A pass if no more key marks are missed than the rule allows, none of safety, and the share of the points is reached.
-     * A mark that nobody saw counts neither way. Else those parts are referred in which a key mark was missed or the share
+     * A mark that nobody saw counts neither way, but for safety: with what is safety and was not seen, no pass is proposed; that
+     * takes an assessor's own word. Else those parts are referred in which a key mark was missed or the share
      * was not reached; if they are more than the rule lets be referred, the whole is done again.
      */
     public static Outcome of(List<Mark> marks, PassRule rule) {
@@ -47,7 +48,7 @@ public record Outcome(
         List<Mark> key = missed(marks, Severity.KEY);
         unsafe.forEach(m -> reasons.add("Safety: " + m.title() + "."));
         if (key.size() > rule.keyMissed()) {
-            key.forEach(m -> reasons.add("Key mark missed: " + m.title() + "."));
+            key.forEach(m -> reasons.add(keyMissed(m)));
         }
         if (points < rule.share() * outOf) {
             reasons.add(points(points, outOf, rule));
@@ -56,7 +57,10 @@ public record Outcome(
             return new Outcome(Verdict.STOPPED, points, outOf, rule, reasons, List.of());
         }
         if (reasons.isEmpty()) {
-            return new Outcome(Verdict.PASS, points, outOf, rule, reasons, List.of());
+            List<Mark> unseen = marks.stream().filter(Outcome::isUnseenSafety).toList();
+            unseen.forEach(m -> reasons.add("Safety, and nobody saw it: " + m.title() + "."));
+            return new Outcome(
+                    unseen.isEmpty() ? Verdict.PASS : Verdict.YOUR_WORD, points, outOf, rule, reasons, List.of());
         }
         Map<Part, List<Mark>> parts = parts(marks);
         List<Repeat> repeat = repeat(parts, rule);
@@ -66,6 +70,12 @@ public record Outcome(
         return whole
                 ? new Outcome(Verdict.NOT_YET, points, outOf, rule, reasons, List.of())
                 : new Outcome(Verdict.REFERRAL, points, outOf, rule, reasons, repeat);
+    }
+
+    private static boolean isUnseenSafety(Mark mark) {
+        return mark.worth().severity() == Severity.SAFETY
+                && mark.award() == Award.NOT_SEEN
+                && !(mark.evidence() instanceof Evidence.Spared);
     }
 
     private static Map<Part, List<Mark>> parts(List<Mark> marks) {
@@ -81,7 +91,7 @@ public record Outcome(
         List<Repeat> repeat = new ArrayList<>();
         parts.forEach((part, of) -> {
             List<String> why = new ArrayList<>();
-            missed(of, Severity.KEY).forEach(m -> why.add("Key mark missed: " + m.title() + "."));
+            missed(of, Severity.KEY).forEach(m -> why.add(keyMissed(m)));
             double points = of.stream().mapToDouble(Mark::points).sum();
             double outOf = of.stream().mapToDouble(Mark::weight).sum();
             // points lost over the whole are made good in no part alone; a key mark is
@@ -93,6 +103,12 @@ public record Outcome(
             }
         });
         return repeat;
+    }
+
+    /** A circuit that was passed though it fails is named. */
+    private static String keyMissed(Mark mark) {
+        return "Key mark missed: " + mark.title()
+                + (mark.evidence() instanceof Evidence.Judged ? ", " + mark.group() + ": " + mark.words() : ".");
     }
 
     private static String points(double points, double outOf, PassRule rule) {
@@ -122,6 +138,8 @@ public record Outcome(
     /** The decision proposed. */
     public enum Verdict {
         PASS("Competent"),
+        /** Everything else is there, but nobody saw what is safety: only ever proposed, never given. */
+        YOUR_WORD("Your own word first"),
         /** Some parts are done again, the rest stands. */
         REFERRAL("Refer these parts"),
         /** The whole is done again. */
@@ -137,6 +155,11 @@ public record Outcome(
 
         public String words() {
             return words;
+        }
+
+        /** Whether somebody may be given it. */
+        public boolean isGiven() {
+            return this != YOUR_WORD;
         }
     }
 }

@@ -19,10 +19,13 @@ final class Sentences {
                                 + (withLeads > 0 ? ", less the leads." : ".")
                         : off.size() + " of " + of + " are not what this rig gives: "
                                 + off.stream().map(b -> b.place() + how(b)).collect(Collectors.joining(", ")) + ".";
-            case Evidence.Judged(List<Box> wrong) ->
+            case Evidence.Judged(String circuit, List<Box> wrong) ->
                 wrong.isEmpty()
                         ? "Every judgement follows from the reading and the limit."
-                        : wrong.stream().map(b -> b.place() + how(b)).collect(Collectors.joining("; ", "", "."));
+                        : (circuit.isEmpty() ? "" : circuit + ": ")
+                                + wrong.stream()
+                                        .map(b -> b.place() + how(b))
+                                        .collect(Collectors.joining("; ", "", "."));
             case Evidence.Leads(boolean any, int carrying) ->
                 !any
                         ? "No continuity reading is on the sheet."
@@ -51,12 +54,8 @@ final class Sentences {
                         ? "No expected value was written before the readings."
                         : said + " of " + of + " expected values were written before the readings, " + near
                                 + " of them near what the trade's arithmetic gives.";
-            case Evidence.Agreement(int of, List<String> off) ->
-                of == 0
-                        ? "The boxes that should agree are not filled."
-                        : off.isEmpty()
-                                ? "What belongs together agrees."
-                                : "Does not agree: " + String.join("; ", off) + ".";
+            case Evidence.Agreement(List<String> off) ->
+                off.isEmpty() ? "What belongs together agrees." : "Does not agree: " + String.join("; ", off) + ".";
             case Evidence.NotOnTheSheet none -> "Not on the sheet.";
             case Evidence.Found(String named, boolean samePlace, boolean remedy) ->
                 "Named as " + named + "."
@@ -89,12 +88,29 @@ final class Sentences {
                 broken.isEmpty()
                         ? "Everything was begun in an order that the scheme allows."
                         : broken.stream()
-                                .map(b -> "“" + b.then() + "” was begun before “" + b.first() + "”"
-                                        + (b.why().isEmpty() ? "" : ": " + b.why()))
+                                .map(b -> broken(b) + (b.why().isEmpty() ? "" : ": " + b.why()))
                                 .collect(Collectors.joining("; ", "", "."));
-            case Evidence.Unsafe(List<String> what) ->
-                what.isEmpty() ? "Nothing unsafe is recorded." : "Stopped for safety: " + String.join("; ", what) + ".";
+            case Evidence.Unsafe unsafe -> unsafe(unsafe);
         };
+    }
+
+    private static String unsafe(Evidence.Unsafe of) {
+        String words = !of.what().isEmpty()
+                ? "Stopped for safety: " + String.join("; ", of.what()) + "."
+                : of.unseen().isEmpty()
+                        ? "Nothing unsafe is recorded, and what is safety was seen."
+                        : "Nothing unsafe is recorded, but this is safety and nobody saw it: "
+                                + String.join("; ", of.unseen()) + ". It wants your own word.";
+        return of.permitted().isEmpty()
+                ? words
+                : words + " Permitted by the assessor with a reason: " + String.join("; ", of.permitted()) + ".";
+    }
+
+    static String broken(Evidence.Broken broken) {
+        return broken.open() == 0
+                ? "“" + broken.then() + "” was begun before “" + broken.first() + "”"
+                : "“" + broken.then() + "” was begun with " + broken.open() + (broken.open() == 1 ? " box" : " boxes")
+                        + " of “" + broken.first() + "” still empty";
     }
 
     private static String chosen(Evidence.Chosen chosen) {
@@ -108,6 +124,8 @@ final class Sentences {
                         : "It is " + rule + " the candidate's own readings.";
             case Evidence.NumberBelowOverRange below ->
                 "The highest number is recorded, but a point reads over-range: that is higher.";
+            case Evidence.SumOfOverRange sum ->
+                "A number is recorded as the sum, but one of its parts reads over-range: so does the sum.";
             case Evidence.ChosenFromNothing from -> "Right, but the readings it was chosen from are missing.";
             case Evidence.NotTheirOwn not -> "It is not one of the candidate's own readings.";
             case Evidence.AnotherChosen(String written, String rule, String right) ->
@@ -127,6 +145,7 @@ final class Sentences {
             case OVER_RANGE -> " is over-range";
             case SAYS_OTHERWISE -> " says something else";
             case NOT_JUDGED -> " is not judged";
+            case PASSED_THOUGH_IT_FAILS -> " fails its limit and is called satisfactory";
             case JUDGED_WRONGLY -> " is judged against its limit wrongly";
         };
     }

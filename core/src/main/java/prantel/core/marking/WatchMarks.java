@@ -3,6 +3,7 @@ package prantel.core.marking;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Mark.Worth;
 import prantel.core.marking.Watched.Sight;
@@ -12,15 +13,19 @@ import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
+import prantel.core.scheme.TestKind;
 
 /** Marks for what was seen, asked and in which order. What nobody saw counts neither way. */
 final class WatchMarks {
     private final Scheme scheme;
     private final Watched watched;
+    private final Set<TestKind> present;
 
-    WatchMarks(Scheme scheme, Watched watched) {
+    /** @param present tests that this rig has boxes for */
+    WatchMarks(Scheme scheme, Watched watched, Set<TestKind> present) {
         this.scheme = scheme;
         this.watched = watched;
+        this.present = present;
     }
 
     List<Mark> observed(Criterion.Observed criterion) {
@@ -98,9 +103,13 @@ final class WatchMarks {
     }
 
     Mark order(Criterion.OrderKept criterion) {
-        boolean nothing = watched.deeds().isEmpty();
-        List<Evidence.Broken> broken = broken(criterion.severities()).stream()
-                .map(r -> new Evidence.Broken(title(r.then()), title(r.first()), r.why()))
+        boolean nothing = !watched.order().known();
+        List<Evidence.Broken> broken = broken(criterion.severities())
+                .map(b -> new Evidence.Broken(
+                        title(b.rule().then()),
+                        title(b.rule().first()),
+                        b.rule().why(),
+                        b.open()))
                 .toList();
         return mark(
                 criterion.common(),
@@ -108,39 +117,62 @@ final class WatchMarks {
                 nothing ? new Evidence.NotSeen() : new Evidence.Order(broken));
     }
 
-    /** Rules whose second step was begun before the first. A step that left no trace breaks none: nobody knows when it was. */
-    private List<Scheme.OrderRule> broken(Set<Severity> severities) {
-        List<String> deeds = watched.deeds();
-        return scheme.order().stream()
-                .filter(r -> severities.contains(r.severity()))
-                .filter(r -> {
-                    int then = deeds.indexOf(r.then());
-                    int first = deeds.indexOf(r.first());
-                    return then >= 0 && first > then;
-                })
-                .toList();
+    /** What is known for certain: a step that left no trace of its time breaks none. */
+    private Stream<Watched.Breach> broken(Set<Severity> severities) {
+        return watched.order().broken().stream()
+                .filter(b -> severities.contains(b.rule().severity()))
+                .filter(b -> scheme.order().contains(b.rule()));
     }
 
     private String title(String step) {
         return scheme.step(step).map(Step::title).orElse(step);
     }
 
-    Mark safe(Criterion.Safe criterion) {
+    /**
+     * Nothing unsafe was seen, and what is safety was seen. What nobody saw is not taken as done: the mark stays open, and with it
+     * the outcome, until an assessor gives their word for it.
+     *
+     * @param closing what the record itself says was not done when the rig was left
+     */
+    Mark safe(Criterion.Safe criterion, List<String> closing) {
         List<String> unsafe = new ArrayList<>();
+        List<String> unseen = new ArrayList<>();
         watched.stop().ifPresent(unsafe::add);
-        for (Observation observation : scheme.observations()) {
+        for (Observation observation : safety()) {
             Sight sight = watched.observations().get(observation.id());
-            if (observation.severity() == Severity.SAFETY && sight != null && !sight.right()) {
+            if (sight == null) {
+                unseen.add(observation.seen());
+            } else if (!sight.right()) {
                 unsafe.add(sight.slip().isBlank() ? "not: " + observation.seen() : sight.slip());
             }
         }
+        unsafe.addAll(closing);
         broken(Set.of(Severity.SAFETY))
-                .forEach(r -> unsafe.add("“" + title(r.then()) + "” before “" + title(r.first()) + "”"));
-        boolean nothing = watched.observations().isEmpty() && watched.deeds().isEmpty();
+                .filter(b -> !b.permitted())
+                .map(this::words)
+                .forEach(unsafe::add);
+        List<String> permitted = broken(Set.of(Severity.SAFETY))
+                .filter(Watched.Breach::permitted)
+                .map(this::words)
+                .toList();
         return mark(
                 criterion.common(),
-                !unsafe.isEmpty() ? Award.NONE : nothing ? Award.NOT_SEEN : Award.FULL,
-                nothing && unsafe.isEmpty() ? new Evidence.NotSeen() : new Evidence.Unsafe(unsafe));
+                !unsafe.isEmpty() ? Award.NONE : unseen.isEmpty() ? Award.FULL : Award.NOT_SEEN,
+                new Evidence.Unsafe(unsafe, unseen, permitted));
+    }
+
+    /** What is safety, at steps that this rig has. */
+    private List<Observation> safety() {
+        return scheme.steps().stream()
+                .filter(s -> s.tests().isEmpty() || s.tests().stream().anyMatch(present::contains))
+                .flatMap(s -> s.observations().stream())
+                .filter(o -> o.severity() == Severity.SAFETY)
+                .toList();
+    }
+
+    private String words(Watched.Breach breach) {
+        return Sentences.broken(new Evidence.Broken(
+                title(breach.rule().then()), title(breach.rule().first()), "", breach.open()));
     }
 
     Mark closed(Criterion.Closed criterion) {

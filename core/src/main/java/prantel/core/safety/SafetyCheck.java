@@ -148,9 +148,17 @@ public final class SafetyCheck {
         }
     }
 
-    /** No load current flows in a CPC. What a circuit as a whole is given sits in its line. */
-    private static boolean carriesLoad(Fault fault) {
-        return !fault.conductors().equals(List.of(Conductor.CPC));
+    /**
+     * No load current flows in a CPC, unless another fault of the set joins it to a live conductor or exchanges it for one. What a
+     * circuit as a whole is given sits in its line.
+     */
+    private boolean carriesLoad(Fault fault) {
+        return !fault.conductors().equals(List.of(Conductor.CPC))
+                || faults.faults().stream()
+                        .filter(o -> !o.equals(fault))
+                        .filter(o -> o.place().ofCircuit().equals(fault.place().ofCircuit()))
+                        .anyMatch(
+                                o -> o.conductors().size() > 1 && o.conductors().contains(Conductor.CPC));
     }
 
     private void inSeries(Fault fault, Circuit circuit, double ohms) {

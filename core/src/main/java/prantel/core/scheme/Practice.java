@@ -175,12 +175,23 @@ public record Practice(
         LINE_TO_LINE
     }
 
-    /** @param tests those that are done on each device */
-    public record Rcd(Set<RcdTest> tests) {
+    /** @param tests those that are done on each device @param button when the test button is pressed, where it is */
+    public record Rcd(Set<RcdTest> tests, Button button) {
+        /** With the button after the tester. */
+        public Rcd(Set<RcdTest> tests) {
+            this(tests, Button.LAST);
+        }
+
         public Rcd {
             Check.that(!tests.isEmpty(), "no-rcd-test", "tests", "nothing", "give at least one");
             tests = Collections.unmodifiableSet(EnumSet.copyOf(tests));
         }
+    }
+
+    /** Schools differ: the button first shows that the device moves at all; last, it leaves the tester's times untouched. */
+    public enum Button {
+        FIRST,
+        LAST
     }
 
     /**
@@ -190,8 +201,10 @@ public record Practice(
      * @param overRange whether over-range is written with its range
      * @param codes whether a fault is reported with a code
      * @param inspection what is looked at and written, item by item
+     * @param help what the candidate's sheet tells besides the boxes
      */
-    public record Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry) {
+    public record Recording(
+            NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry, Help help) {
         public Recording {
             inspection = List.copyOf(inspection);
             Check.distinct(inspection, Item::id, "inspection");
@@ -206,6 +219,21 @@ public record Practice(
         public Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection) {
             this(notTested, overRange, codes, inspection, Entry.BY_HAND);
         }
+
+        /** With every help. */
+        public Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry) {
+            this(notTested, overRange, codes, inspection, entry, Help.FULL);
+        }
+    }
+
+    /** What a candidate's sheet tells besides its boxes. */
+    public enum Help {
+        /** How each test is set up, what is open next, and the reference. */
+        FULL,
+        /** Where to measure and what is open next; neither set-ups nor the reference. */
+        PLACES,
+        /** The boxes, and nothing of what is still open. */
+        NONE
     }
 
     /** How readings come onto the sheet. */

@@ -20,6 +20,7 @@ import prantel.core.rig.Point;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Residuals.Placed;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Practice;
 import prantel.core.scheme.Practice.RcdTest;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
@@ -48,6 +49,10 @@ final class RcdSlots {
         List<Slot> slots = new ArrayList<>();
         for (Placed placed : Residuals.of(rig)) {
             Probes probes = probes(placed);
+            boolean buttonFirst = scheme.practice().rcd().button() == Practice.Button.FIRST;
+            if (buttonFirst) {
+                button(placed, slots);
+            }
             if (does(RcdTest.HALF)) {
                 times(placed, probes, 0.5, slots);
             }
@@ -77,17 +82,23 @@ final class RcdSlots {
                                 placed.device().ratedResidualMilliamps() / 1000,
                                 "IEC 61008-1: not below ½, at most 1 × IΔn"))));
             }
-            if (does(RcdTest.BUTTON)) {
-                slots.add(slot(
-                        placed.id() + "/button",
-                        "test button",
-                        placed.label(),
-                        new Measurement.Button(placed.id()),
-                        Unit.WORDS,
-                        Optional.empty()));
+            if (!buttonFirst) {
+                button(placed, slots);
             }
         }
         return slots;
+    }
+
+    private void button(Placed placed, List<Slot> slots) {
+        if (does(RcdTest.BUTTON)) {
+            slots.add(slot(
+                    placed.id() + "/button",
+                    "test button",
+                    placed.label(),
+                    new Measurement.Button(placed.id()),
+                    Unit.WORDS,
+                    Optional.empty()));
+        }
     }
 
     private boolean does(RcdTest test) {

@@ -2,6 +2,7 @@ package prantel.core.survey;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -55,6 +56,7 @@ public final class RigSurvey {
             survey.noRcd(circuit);
             survey.cannotComply(circuit);
         }
+        survey.notSelective();
         key.rig().bonds().forEach(survey::bondTooSmall);
         return List.copyOf(survey.warnings);
     }
@@ -173,6 +175,28 @@ public final class RigSurvey {
                     Optional.of(circuit.id()),
                     circuit.label() + ": TT without an RCD cannot disconnect in time",
                     "BS 7671 411.5.2");
+        }
+    }
+
+    /** Two in series that trip at the same current and without delay: either may go first. */
+    private void notSelective() {
+        Set<List<String>> told = new HashSet<>();
+        for (Circuit circuit : rig.circuits()) {
+            List<Residuals.Placed> behind = Residuals.protecting(rig, circuit);
+            for (int i = 0; i + 1 < behind.size(); i++) {
+                Residuals.Placed up = behind.get(i);
+                Residuals.Placed down = behind.get(i + 1);
+                boolean same = Check.same(
+                        up.device().ratedResidualMilliamps(), down.device().ratedResidualMilliamps());
+                if (same && !up.device().delayed() && told.add(List.of(up.id(), down.id()))) {
+                    add(
+                            "rcds-not-selective",
+                            Optional.of(circuit.id()),
+                            up.label() + " stands before " + down.label()
+                                    + " with the same IΔn and no delay: either trips first, and a test of one may trip the other",
+                            "BS 7671 536.4.1.4 (from memory)");
+                }
+            }
         }
     }
 

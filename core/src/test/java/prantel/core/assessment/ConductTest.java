@@ -27,12 +27,76 @@ class ConductTest {
     @Test
     void theClockStandsStillForARigFaultAndGoesOnAfterwards() {
         Streams s = Streams.atWork().minutes(20).add(HALT).minutes(45);
-        assertThat(clock(s).running()).isFalse();
+        assertThat(clock(s).state()).isEqualTo(StageClock.State.HALTED);
         assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(20));
         s.add(new AssessmentEvent.Resumed("tightened")).minutes(10);
         assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(30));
         assertThat(clock(s).dead().left()).isEqualTo(Duration.ofMinutes(30));
         assertThat(s.state().conduct().pauses().getFirst().outcome()).isEqualTo("tightened");
+    }
+
+    /** Whoever reads the brief, or waits for a tablet, does not work yet. */
+    @Test
+    void theClockStartsWhenTheCandidateHasConfirmed() {
+        Streams s = new Streams().add(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened());
+        s.minutes(12);
+        assertThat(clock(s).all().gone()).isZero();
+        assertThat(clock(s).state()).isEqualTo(StageClock.State.NOT_CONFIRMED);
+        List<AssessmentEvent> work = List.of(
+                new AssessmentEvent.ReadingWritten("a", "1", ""),
+                new AssessmentEvent.ReadingTaken("a", "1", "t", "low-ohm", true, null),
+                new AssessmentEvent.ExpectedSaid("a", "1", ""),
+                new AssessmentEvent.BoxJudged("a", true, null),
+                new AssessmentEvent.FaultsReported("{}"),
+                new AssessmentEvent.Ticked(Checklist.LIVE_ASKED, "ask", true),
+                new AssessmentEvent.HandedIn());
+        assertThat(work)
+                .allSatisfy(e -> assertThat(Rules.mayBeBy(e, "owen", false, s.state())
+                                .orElseThrow()
+                                .code())
+                        .isEqualTo("not-confirmed"));
+        assertThat(work)
+                .as("an assessor enters what was confirmed on paper")
+                .allSatisfy(e ->
+                        assertThat(Rules.mayBeBy(e, "ines", false, s.state())).isEmpty());
+        List<AssessmentEvent> ticks = Streams.ticksOf(Checklist.READY);
+        ticks.subList(0, ticks.size() - 1).forEach(t -> s.by("owen", t));
+        assertThat(clock(s).state()).isEqualTo(StageClock.State.NOT_CONFIRMED);
+        s.by("owen", ticks.getLast()).minutes(3);
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(3));
+        assertThat(clock(s).state()).isEqualTo(StageClock.State.RUNS);
+        assertThat(work)
+                .allSatisfy(e ->
+                        assertThat(Rules.mayBeBy(e, "owen", false, s.state())).isEmpty());
+    }
+
+    /** Records of a time in which nobody was asked first keep the clock that they had. */
+    @Test
+    void aRecordWithoutAConfirmationCountsFromItsOpening() {
+        Streams s = new Streams().add(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened());
+        s.minutes(4).write("a", "1").minutes(6);
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(10));
+    }
+
+    /** Taking faults out before a live stage, and proving them out, is the assessor's work. */
+    @Test
+    void theAssessorsHandsInTheRigAreNotOnTheCandidatesClock() {
+        Streams s = Streams.atWork().minutes(20);
+        s.add(new AssessmentEvent.FaultHandled(0, AssessmentEvent.Handling.OUT, true))
+                .minutes(5);
+        s.add(new AssessmentEvent.LiveCheckTaken("a", "1")).minutes(5);
+        assertThat(clock(s).state()).isEqualTo(StageClock.State.AT_THE_RIG);
+        assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(20));
+        s.add(LIVE).minutes(7);
+        assertThat(clock(s).live().gone()).isEqualTo(Duration.ofMinutes(7));
+        assertThat(clock(s).dead().gone()).isEqualTo(Duration.ofMinutes(20));
+        Streams worksOn = Streams.atWork().minutes(20);
+        worksOn.add(new AssessmentEvent.FaultHandled(0, AssessmentEvent.Handling.OUT, true))
+                .minutes(5);
+        worksOn.write("a", "1").minutes(2);
+        assertThat(clock(worksOn).all().gone())
+                .as("whoever writes on is at work")
+                .isEqualTo(Duration.ofMinutes(22));
     }
 
     @Test
@@ -44,7 +108,7 @@ class ConductTest {
         assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(47));
         s.add(new AssessmentEvent.HandedIn()).minutes(600);
         assertThat(clock(s).all().gone()).as("it ends when it is handed in").isEqualTo(Duration.ofMinutes(47));
-        assertThat(clock(s).running()).isFalse();
+        assertThat(clock(s).state()).isEqualTo(StageClock.State.CLOSED);
         s.add(new AssessmentEvent.HandedBack("two boxes are empty")).minutes(2);
         assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(49));
     }
@@ -69,6 +133,7 @@ class ConductTest {
                         new AssessmentEvent.Continued("a0", 1200, 60),
                         new AssessmentEvent.LockedOff(),
                         new AssessmentEvent.SheetOpened())
+                .tickAll(Checklist.READY)
                 .minutes(5);
         assertThat(clock(s).all().gone()).isEqualTo(Duration.ofMinutes(26));
         assertThat(Rules.mayHappen(new AssessmentEvent.Continued("a0", 1, 1), s.state()))

@@ -172,7 +172,80 @@ class CourseTest {
         assertThat(course(s).broken()).filteredOn(Course.Broken::sure).isEmpty();
         assertThat(course(s).broken())
                 .anySatisfy(b -> assertThat(b.rule().first()).isEqualTo("inspect"));
-        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).deeds()).containsExactly("cpc");
+        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().known()).isTrue();
+        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().broken()).isEmpty();
+    }
+
+    /** Common practice, no source: a step is before another when all its boxes are. */
+    @Test
+    void oneBoxOfInsulationIsNotInsulationBeforeZe() {
+        Streams s = fill(Streams.atWork(), TestKind.SAFE_ISOLATION);
+        fill(s, TestKind.R1_R2);
+        List<Slot> boxes = boxes(TestKind.INSULATION);
+        s.write(boxes.getFirst().id().value(), "200");
+        s.tickAll(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN).add(new AssessmentEvent.Energised(true, null));
+        fill(s, TestKind.ZE);
+        Course.Broken broken = sure(s, "insulation", "ze");
+        assertThat(broken.left()).isEqualTo(new Course.Broken.Left(boxes.size() - 1, false));
+        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().broken())
+                .extracting(Watched.Breach::rule)
+                .containsExactly(broken.rule());
+        boxes.forEach(b -> s.write(b.id().value(), "200"));
+        assertThat(sure(s, "insulation", "ze").left().boxes())
+                .as("what is written afterwards was not there then")
+                .isEqualTo(boxes.size() - 1);
+    }
+
+    private static Course.Broken sure(Streams s, String first, String then) {
+        return course(s).broken().stream()
+                .filter(b -> b.sure()
+                        && b.rule().first().equals(first)
+                        && b.rule().then().equals(then))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void whatTheAssessorLetGoLiveIsPermitted() {
+        Streams s = fill(Streams.atWork(), TestKind.SAFE_ISOLATION);
+        s.write(boxes(TestKind.INSULATION).getFirst().id().value(), "200");
+        s.add(new AssessmentEvent.Energised(true, "socket 5 is out of reach today"));
+        fill(s, TestKind.ZE);
+        assertThat(sure(s, "insulation", "ze").left().permitted()).isTrue();
+    }
+
+    /** Begun before nothing of it was done: no leave covers that. */
+    @Test
+    void whatWasNotBegunAtAllIsNotPermitted() {
+        Streams s = fill(Streams.atWork(), TestKind.SAFE_ISOLATION);
+        s.add(new AssessmentEvent.Energised(true, "in a hurry"));
+        fill(s, TestKind.ZE);
+        assertThat(sure(s, "insulation", "ze").left()).isEqualTo(new Course.Broken.Left(0, false));
+    }
+
+    /** An empty box costs where it is empty; only safety asks for it before what follows as well. */
+    @Test
+    void aBoxLeftEmptyBreaksNoRuleThatIsNotSafety() {
+        Streams s = fill(Streams.atWork(), TestKind.SAFE_ISOLATION);
+        List<Slot> cpc = boxes(TestKind.R1_R2);
+        cpc.subList(1, cpc.size()).forEach(b -> s.write(b.id().value(), "1"));
+        fill(s, TestKind.INSULATION);
+        assertThat(course(s).broken()).filteredOn(Course.Broken::sure).isEmpty();
+        s.write(cpc.getFirst().id().value(), "1");
+        assertThat(sure(s, "cpc", "insulation").left().boxes())
+                .as("read after insulation")
+                .isEqualTo(1);
+    }
+
+    /** An assessor enters a sheet of paper later, and in the order of the paper: when it was read nobody knows. */
+    @Test
+    void whatAnAssessorEntersTellsNoOrder() {
+        Streams s = Streams.atWork();
+        boxes(TestKind.INSULATION)
+                .forEach(b -> s.by("ines", new AssessmentEvent.ReadingWritten(b.id().value(), "1", "")));
+        boxes(TestKind.R1_R2).forEach(b -> s.by("ines", new AssessmentEvent.ReadingWritten(b.id().value(), "1", "")));
+        assertThat(course(s).broken()).filteredOn(Course.Broken::sure).isEmpty();
+        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().known()).isFalse();
     }
 
     @Test
@@ -188,11 +261,11 @@ class CourseTest {
     @Test
     void whatIsTrueOfTheRigFollowsFromWhatHappened() {
         Streams s = Streams.atWork();
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, false, false));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.NOT_PROVED, false));
         fill(s, TestKind.SAFE_ISOLATION).tickAll(Checklist.LIVE_ASKED);
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, true, true));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.PROVED, true));
         s.add(new AssessmentEvent.Energised(true, "only the loop today"));
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(true, false, false, false));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(true, false, Course.Dead.NOT_PROVED, false));
         assertThat(at(course(s), "insulation").shut()).contains("dead again");
         assertThat(at(course(s), "ze").next())
                 .as("what fits the supply as it is")
@@ -201,7 +274,9 @@ class CourseTest {
                 .as("a rule asks for insulation first")
                 .contains("first: insulation");
         s.add(new AssessmentEvent.Energised(false, null));
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, true, false));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.PROVED, false));
+        Streams early = fill(Streams.atWork(), TestKind.R1_R2);
+        assertThat(course(early).rig().dead()).isEqualTo(Course.Dead.READ_UNPROVED);
     }
 
     @Test
@@ -222,8 +297,8 @@ class CourseTest {
     @Test
     void theGateSaysEverythingThatStandsAgainstGoingLive() {
         Streams s = Streams.atWork();
-        int open = course(s).openDead();
-        assertThat(open).isPositive();
+        List<Course.OpenDead> open = course(s).openDead();
+        assertThat(open).extracting(Course.OpenDead::step).containsExactly("isolate", "cpc", "insulation");
         LiveGate.Facts bad = new LiveGate.Facts(
                 List.of("CPC open, socket 2"),
                 List.of("metal at 230 V"),
@@ -243,7 +318,10 @@ class CourseTest {
         LiveGate.Facts good = new LiveGate.Facts(
                 List.of(), List.of(), new BoxTruth(Set.of(), new BoxTruth.Heard.NoBox()), 0, Optional.empty());
         assertThat(LiveGate.shut(s.state(), open, "only the loop today", good)).isEmpty();
-        assertThat(LiveGate.shut(s.state(), open, " ", good)).hasSize(1);
+        assertThat(LiveGate.shut(s.state(), open, " ", good))
+                .singleElement()
+                .satisfies(shut -> assertThat(shut.words())
+                        .contains("insulation " + open.getLast().boxes()));
     }
 
     /** A fault that no key knows was measured: that costs nothing, until the box is read again with the relay out. */

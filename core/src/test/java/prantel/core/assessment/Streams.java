@@ -23,7 +23,9 @@ public final class Streams {
 
     /** At work: locked off, the sheet open. */
     public static Streams atWork() {
-        return new Streams().add(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened());
+        Streams s = new Streams().add(new AssessmentEvent.LockedOff(), new AssessmentEvent.SheetOpened());
+        ticksOf(Checklist.READY).forEach(t -> s.by("owen", t));
+        return s;
     }
 
     public Streams add(AssessmentEvent... events) {

@@ -91,7 +91,8 @@ class CriteriaTest {
     }
 
     private static Watched seen(String id, boolean right, String slip) {
-        return new Watched(Map.of(id, new Watched.Sight(right, slip)), Map.of(), List.of(), Optional.empty());
+        return new Watched(
+                Map.of(id, new Watched.Sight(right, slip)), Map.of(), Watched.Order.UNKNOWN, Optional.empty());
     }
 
     @Test
@@ -122,7 +123,8 @@ class CriteriaTest {
     @Test
     void aStopIsUnsafeThoughNothingElseWasRecorded() {
         Scheme scheme = scheme(new Criterion.Safe(common("safe", 0, Severity.SAFETY)));
-        Watched stopped = new Watched(Map.of(), Map.of(), List.of(), Optional.of("worked over a live part"));
+        Watched stopped =
+                new Watched(Map.of(), Map.of(), Watched.Order.UNKNOWN, Optional.of("worked over a live part"));
         assertThat(mark(scheme, FaultSet.NONE, watched(stopped)).outcome().verdict())
                 .isEqualTo(Outcome.Verdict.STOPPED);
     }
@@ -141,24 +143,66 @@ class CriteriaTest {
     }
 
     private static Watched said(Set<Integer> points) {
-        return new Watched(Map.of(), Map.of("why", points), List.of(), Optional.empty());
+        return new Watched(Map.of(), Map.of("why", points), Watched.Order.UNKNOWN, Optional.empty());
     }
 
     @Test
     void orderIsHeldByWhatWasBegunFirst() {
         Scheme scheme = scheme(new Criterion.OrderKept(counts("order"), Set.of(Severity.COUNTS)));
-        assertThat(only(scheme, deeds("bonds", "cpc")).award()).isEqualTo(Award.FULL);
-        Mark broken = only(scheme, deeds("cpc", "bonds"));
+        OrderRule rule = scheme.order().getLast();
+        assertThat(only(scheme, order()).award()).isEqualTo(Award.FULL);
+        Mark broken = only(scheme, order(new Watched.Breach(rule, 0, false)));
         assertThat(broken.award()).isEqualTo(Award.NONE);
         assertThat(broken.words()).contains("“CPC”").contains("“Bonds”").contains("a path to earth first");
-        assertThat(only(scheme, deeds("cpc")).award())
-                .as("nobody knows when the other was done")
+        assertThat(only(scheme, order(new Watched.Breach(rule, 2, false))).words())
+                .contains("“CPC” was begun with 2 boxes of “Bonds” still empty");
+        assertThat(only(scheme, order(new Watched.Breach(scheme.order().getFirst(), 0, false)))
+                        .award())
+                .as("a rule of another severity is another criterion's")
                 .isEqualTo(Award.FULL);
-        assertThat(only(scheme, deeds()).award()).isEqualTo(Award.NOT_SEEN);
+        assertThat(only(scheme, watched(Watched.NOTHING)).award())
+                .as("nobody knows when anything was done")
+                .isEqualTo(Award.NOT_SEEN);
     }
 
-    private static CandidateRecord deeds(String... steps) {
-        return watched(new Watched(Map.of(), Map.of(), List.of(steps), Optional.empty()));
+    private static CandidateRecord order(Watched.Breach... broken) {
+        return watched(new Watched(Map.of(), Map.of(), new Watched.Order(true, List.of(broken)), Optional.empty()));
+    }
+
+    /** Common practice, no source: what is safety and nobody saw is not taken as done. */
+    @Test
+    void whatIsSafetyAndNobodySawLetsNoPassBeProposed() {
+        Scheme scheme = scheme(new Criterion.Safe(common("safe", 0, Severity.SAFETY)));
+        MarkedSheet unseen = mark(scheme, FaultSet.NONE, order());
+        assertThat(unseen.outcome().verdict()).isEqualTo(Outcome.Verdict.YOUR_WORD);
+        assertThat(unseen.outcome().verdict().isGiven()).isFalse();
+        assertThat(unseen.marks().getFirst().words()).contains("nobody saw it: Locked");
+        Mark word = unseen.marks().getFirst().withAward(Award.FULL);
+        assertThat(Outcome.of(List.of(word), scheme.pass()).verdict())
+                .as("the assessor gives it")
+                .isEqualTo(Outcome.Verdict.PASS);
+        assertThat(mark(scheme, FaultSet.NONE, watched(seen("locked", true, "")))
+                        .outcome()
+                        .verdict())
+                .isEqualTo(Outcome.Verdict.PASS);
+    }
+
+    /** With the assessor's leave, and a reason, it is told and not held against the candidate. */
+    @Test
+    void whatTheAssessorPermittedIsToldAndNotUnsafe() {
+        Scheme scheme = scheme(new Criterion.Safe(common("safe", 0, Severity.SAFETY)));
+        OrderRule rule = scheme.order().getFirst();
+        Watched seen = new Watched(
+                Map.of("locked", new Watched.Sight(true, "")),
+                Map.of(),
+                new Watched.Order(true, List.of(new Watched.Breach(rule, 3, true))),
+                Optional.empty());
+        Mark permitted = only(scheme, watched(seen));
+        assertThat(permitted.award()).isEqualTo(Award.FULL);
+        assertThat(permitted.words()).contains("Permitted").contains("3 boxes");
+        Mark own = only(scheme, order(new Watched.Breach(rule, 3, false)));
+        assertThat(own.award()).isEqualTo(Award.NONE);
+        assertThat(own.words()).contains("Stopped for safety");
     }
 
     @Test

@@ -86,10 +86,10 @@ public record ConductView(
         }
     }
 
-    public record ClockView(UsedLine dead, UsedLine live, UsedLine all, boolean running) {
+    public record ClockView(UsedLine dead, UsedLine live, UsedLine all, StageClock.State state) {
         public static ClockView of(StageClock clock) {
             return new ClockView(
-                    UsedLine.of(clock.dead()), UsedLine.of(clock.live()), UsedLine.of(clock.all()), clock.running());
+                    UsedLine.of(clock.dead()), UsedLine.of(clock.live()), UsedLine.of(clock.all()), clock.state());
         }
     }
 }

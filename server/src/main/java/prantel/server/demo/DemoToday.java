@@ -8,6 +8,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Checklist;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
@@ -90,6 +91,9 @@ class DemoToday {
                     ASSESSOR);
         }
         write(id, new AssessmentEvent.SheetOpened(), ASSESSOR);
+        Checklist.READY
+                .items()
+                .forEach(i -> write(id, new AssessmentEvent.Ticked(Checklist.READY, i.id(), true), "petra"));
         fillSheet(id, rig);
         write(id, new AssessmentEvent.HandedIn(), "petra");
     }

@@ -133,8 +133,10 @@ class MarkingController {
                         "mark",
                         Check.quoted(decision.mark()),
                         "reload the page; there is no such mark")));
-        mustHaveReason(decision.given() != mark.award(), decision.reason());
-        if (before.opinions().isBlind(who.getName())) {
+        boolean blind = before.opinions().isBlind(who.getName());
+        // whoever marks alone sees no proposal: there is nothing to decide otherwise than
+        mustHaveReason(!blind && decision.given() != mark.award(), decision.reason());
+        if (blind) {
             return assessments.append(
                     id,
                     decision.eventId(),

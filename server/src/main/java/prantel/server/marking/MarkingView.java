@@ -75,7 +75,18 @@ record MarkingView(
             @JsonUnwrapped HeldAgainst against,
             @JsonUnwrapped RigGives gives,
             @JsonUnwrapped BoxBand band,
-            List<ExplanationLine> explanations) {}
+            List<ExplanationLine> explanations) {
+        /** For whoever marks alone: what is written and what this rig gives, without what the program makes of it. */
+        Line alone(Finding finding) {
+            return new Line(
+                    place,
+                    WrittenThere.alone(finding),
+                    new HeldAgainst(against.asked(), false, "inside", "", ""),
+                    gives,
+                    band,
+                    List.of());
+        }
+    }
 
     /** Which box, of which test, where. */
     record BoxPlace(
@@ -111,6 +122,24 @@ record MarkingView(
                     written instanceof Written.Above || written instanceof Written.Open,
                     finding.judged().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                     finding.remarks());
+        }
+
+        /** As it stands, without whether it is right: "satisfactory", "not-satisfactory", or as for anybody. */
+        static WrittenThere alone(Finding finding) {
+            WrittenThere there = of(finding);
+            return new WrittenThere(
+                    there.written(), there.writtenOhms(), there.writtenOverRange(), said(finding), List.of());
+        }
+
+        private static String said(Finding finding) {
+            if (finding.judged() != Finding.Judged.RIGHT && finding.judged() != Finding.Judged.WRONG) {
+                return of(finding).judged();
+            }
+            Limit limit = finding.expectation().slot().limit().orElseThrow();
+            boolean meets = finding.written().isReading()
+                    ? finding.written().meets(limit)
+                    : finding.expectation().withFaults().meets(limit);
+            return meets == (finding.judged() == Finding.Judged.RIGHT) ? "satisfactory" : "not-satisfactory";
         }
     }
 
@@ -253,8 +282,15 @@ record MarkingView(
     /** What it is and counts. */
     record MarkWorth(String group, String title, double weight, boolean key) {}
 
-    /** What is proposed, and why. */
-    record MarkProposal(String proposed, String evidence, Wants wants) {}
+    /** What is proposed, and why. @param proposed null for whoever marks alone: nothing is proposed to them */
+    record MarkProposal(@Nullable String proposed, String evidence, Wants wants) {
+        static MarkProposal of(Mark mark, Given given) {
+            Wants wants = Wants.of(mark);
+            return given.blind()
+                    ? new MarkProposal(null, "", wants == Wants.NOTHING ? wants : Wants.DECISION)
+                    : new MarkProposal(mark.award().name(), mark.words(), wants);
+        }
+    }
 
     /** What a proposed mark wants of whoever marks. */
     enum Wants {
@@ -286,9 +322,10 @@ record MarkingView(
             @JsonUnwrapped OutcomeChoice choice,
             @Nullable OutcomeGiven given) {}
 
-    /** What is proposed, and why. */
+    /** What is proposed, and why. @param proposed null for whoever marks alone, until all own marks are given */
     record OutcomeProposal(
-            Verdict proposed,
+            @Nullable Verdict proposed,
+            String words,
             double points,
             double outOf,
             double needed,
@@ -315,7 +352,9 @@ record MarkingView(
             Map<SlotId, List<Key.BandReason>> reasons) {
         Key key = sheet.key();
         Rig rig = key.rig();
-        List<Line> lines = sheet.findings().stream().map(f -> line(f, reasons)).toList();
+        List<Line> lines = sheet.findings().stream()
+                .map(f -> given.blind() ? line(f, reasons).alone(f) : line(f, reasons))
+                .toList();
         return new MarkingView(
                 new MarkedBy(
                         assessment.id(),
@@ -323,14 +362,16 @@ record MarkingView(
                         engineNote(assessment),
                         key.scheme().name() + ", version " + key.scheme().version(),
                         kept.map(Kept::differs).orElse(List.of())),
-                new BoxesShown(steps(sheet.findings(), key.scheme()), lines),
+                new BoxesShown(steps(sheet.findings(), key.scheme(), given.blind()), lines),
                 new MarkPictures(Pictures.circuits(rig), profiles(sheet)),
                 new FaultsShown(
                         key.faults().faults().stream()
                                 .map(f -> f.title() + ", " + f.place().label(rig))
                                 .toList(),
                         reports(reports, rig)),
-                new WhyOff(causes(sheet.findings(), key.scheme()), RigFirst.of(alike)),
+                given.blind()
+                        ? new WhyOff(List.of(), null)
+                        : new WhyOff(causes(sheet.findings(), key.scheme()), RigFirst.of(alike)),
                 new MarksShown(
                         marks(given, sheet, kept),
                         outcome(given, sheet, kept, standsAgainst(assessment, given)),
@@ -345,7 +386,7 @@ record MarkingView(
                         + MarkedSheet.ENGINE_VERSION + ".";
     }
 
-    private static List<StepLine> steps(List<Finding> findings, Scheme scheme) {
+    private static List<StepLine> steps(List<Finding> findings, Scheme scheme, boolean blind) {
         List<StepLine> steps = new ArrayList<>();
         for (TestKind step : scheme.tests()) {
             List<Finding> of = findings.stream()
@@ -355,7 +396,7 @@ record MarkingView(
                 continue;
             }
             int asked = (int) of.stream().filter(Finding::asked).count();
-            int eye = (int) of.stream().filter(Finding::wantsEye).count();
+            int eye = blind ? 0 : (int) of.stream().filter(Finding::wantsEye).count();
             steps.add(new StepLine(step.name(), scheme.labelOf(step), asked, eye, asked == 0));
         }
         return steps;
@@ -478,7 +519,7 @@ record MarkingView(
         for (Mark mark : sheet.marks()) {
             MarkExport.KeptMark was = were.remove(mark.id());
             MarkLine line = mark(mark, given, sheet);
-            lines.add(was == null ? line : line.as(was));
+            lines.add(was == null || given.blind() ? line : line.as(was));
         }
         return lines;
     }
@@ -492,7 +533,7 @@ record MarkingView(
                         sheet.circuitOf(mark),
                         mark.slots().stream().map(Object::toString).toList()),
                 new MarkWorth(mark.group(), mark.title(), mark.worth().weight(), mark.key()),
-                new MarkProposal(mark.award().name(), mark.words(), Wants.of(mark)),
+                MarkProposal.of(mark, given),
                 new MarkGiven(
                         decision == null ? null : decision.given().name(),
                         decision == null ? "" : decision.reason(),
@@ -538,10 +579,17 @@ record MarkingView(
     private static OutcomeLine outcome(Given marks, MarkedSheet sheet, Optional<Kept> kept, String against) {
         Outcome now = Decided.outcome(marks.decisions(), sheet);
         int open = Decided.open(marks.decisions(), sheet);
+        if (marks.blind() && open > 0) {
+            return new OutcomeLine(
+                    new OutcomeProposal(null, "Not all marked yet", 0, 0, 0, List.of(), List.of()),
+                    new OutcomeChoice(List.of(), false, stillOpen(open, 0)),
+                    null);
+        }
         Assessment.OutcomeGiven given = marks.outcome();
         return new OutcomeLine(
                 new OutcomeProposal(
                         now.verdict(),
+                        now.verdict().words(),
                         kept.map(k -> k.marks().stream()
                                         .mapToDouble(m -> points(m, marks))
                                         .sum())
@@ -557,6 +605,7 @@ record MarkingView(
                                 .toList()),
                 new OutcomeChoice(
                         Arrays.stream(Verdict.values())
+                                .filter(Verdict::isGiven)
                                 .map(v -> new VerdictWords(v, v.words()))
                                 .toList(),
                         open == 0 && given == null && against.isEmpty(),

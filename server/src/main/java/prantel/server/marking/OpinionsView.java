@@ -45,8 +45,9 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
      * @param marks how many both gave
      * @param same on how many they agree
      * @param kappa Cohen's κ with its interval; null where it says nothing
+     * @param note what it does not measure; empty where it measures two people
      */
-    record AgreementLine(int marks, int same, @Nullable KappaLine kappa, List<CriterionLine> criteria) {}
+    record AgreementLine(int marks, int same, @Nullable KappaLine kappa, List<CriterionLine> criteria, String note) {}
 
     /** @param low and high of the interval that holds it 95 times in 100 */
     record KappaLine(double kappa, double low, double high) {}
@@ -113,7 +114,7 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
                 opinion.purpose(),
                 signed.get().at(),
                 signed.get().verdict().words(),
-                agreement(MarkAgreement.of(sides.sheet().marks(), sides.first(), second)),
+                agreement(MarkAgreement.of(sides.sheet().marks(), sides.first(), second), note(sides.assessment())),
                 sides.sheet().marks().stream()
                         .flatMap(m -> differ(m, opinion, sides).stream())
                         .toList());
@@ -143,14 +144,25 @@ record OpinionsView(boolean blind, Purpose purpose, List<OpinionLine> lines, Lis
                                 settled.given(), settled.reason(), sides.names().apply(settled.by()))));
     }
 
-    private static AgreementLine agreement(MarkAgreement agreement) {
+    /** Whoever took every proposal as it stood gave the program's marks and no marks of their own. */
+    private static String note(Assessment assessment) {
+        boolean asProposed = !assessment.decisions().isEmpty()
+                && assessment.decisions().values().stream().allMatch(d -> d.given() == d.proposed());
+        return asProposed
+                ? "The first marker took every proposal as it stood: this holds the second marker against the program, and"
+                        + " says nothing of how two people agree."
+                : "";
+    }
+
+    private static AgreementLine agreement(MarkAgreement agreement, String note) {
         return new AgreementLine(
                 agreement.all().things(),
                 same(agreement.all()),
                 kappa(agreement.all()),
                 agreement.byCriterion().stream()
                         .map(c -> new CriterionLine(c.title(), c.kappa().things(), same(c.kappa()), kappa(c.kappa())))
-                        .toList());
+                        .toList(),
+                note);
     }
 
     private static int same(Kappa kappa) {

@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
+import prantel.core.assessment.Checklist;
 import prantel.core.assessment.Opinions;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
@@ -99,8 +100,17 @@ class Records {
                         "Scheme",
                         scheme.name() + ", version " + versions.scheme().version()),
                 new RecordFact("Instrument", instruments(a)),
-                new RecordFact("Prepared", minute(a.fixed().preparedAt())),
+                new RecordFact("Prepared", minute(a.fixed().preparedAt()) + leftOut(a)),
                 new RecordFact("Rules", "engine " + versions.engine()));
+    }
+
+    /** What nobody looked at before the day. */
+    private static String leftOut(Assessment a) {
+        List<Checklist.Item> left = a.conduct().open(Checklist.PREPARE);
+        return left.isEmpty()
+                ? ""
+                : "; not looked at before the day: "
+                        + left.stream().map(Checklist.Item::words).collect(Collectors.joining("; "));
     }
 
     /** Every instrument that was in use, in order: another one may have been taken up on the way. */

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -122,9 +123,9 @@ class RecordsController {
 
     private RecordChoices choices() {
         List<RecordChoice> outcomes = new ArrayList<>();
-        for (Verdict verdict : Verdict.values()) {
-            outcomes.add(new RecordChoice(verdict.name(), verdict.words()));
-        }
+        Arrays.stream(Verdict.values())
+                .filter(Verdict::isGiven)
+                .forEach(v -> outcomes.add(new RecordChoice(v.name(), v.words())));
         outcomes.add(new RecordChoice(Assessments.BROKEN_OFF, "Broken off"));
         return new RecordChoices(
                 workshop.everyRig().stream()

@@ -10,6 +10,7 @@ import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Step;
+import prantel.core.survey.OrderSurvey;
 
 /** A scheme as a person reads it. */
 record SchemeView(
@@ -26,7 +27,10 @@ record SchemeView(
     record SchemeUse(List<Integer> versions, List<Fit> fits) {}
 
     /** What is done, in which order. */
-    record SchemeWork(List<Fact> practice, List<StepView> steps, List<RuleView> order) {}
+    /** @param look what its order lets happen that is hardly meant */
+    record SchemeWork(List<Fact> practice, List<StepView> steps, List<RuleView> order, List<LookView> look) {}
+
+    record LookView(String where, String given, String says) {}
 
     /** What counts. */
     record SchemeMarks(List<CriterionView> criteria, String passRule) {}
@@ -34,7 +38,7 @@ record SchemeView(
     static final SchemeView NOTHING = new SchemeView(
             new SchemeAbout("", 0, "", "", List.of(), List.of()),
             new SchemeUse(List.of(), List.of()),
-            new SchemeWork(List.of(), List.of(), List.of()),
+            new SchemeWork(List.of(), List.of(), List.of(), List.of()),
             new SchemeMarks(List.of(), ""));
 
     /** @param lacking what it asks for and the rig of this bay cannot give */
@@ -74,6 +78,9 @@ record SchemeView(
                         scheme.order().stream()
                                 .map(r -> new RuleView(
                                         title(scheme, r.first()), title(scheme, r.then()), word(r.severity()), r.why()))
+                                .toList(),
+                        OrderSurvey.of(scheme).stream()
+                                .map(p -> new LookView(p.where(), p.given(), p.mend()))
                                 .toList()),
                 new SchemeMarks(
                         scheme.criteria().stream()

@@ -18,6 +18,7 @@ import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
 import prantel.core.assessment.Checklist;
+import prantel.core.assessment.Course;
 import prantel.core.assessment.LiveGate;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
@@ -82,13 +83,13 @@ class LiveController {
     /**
      * Whether it may go live.
      *
-     * @param openDead boxes of dead tests that are still empty: going live then needs a reason
+     * @param openDead steps of the dead tests that have empty boxes: going live then needs a reason
      * @param cautions to be read before
      */
     record LiveGateView(
             boolean mayGoLive,
             List<String> whyNot,
-            int openDead,
+            List<Course.OpenDead> openDead,
             List<ConductView.ListView> lists,
             List<String> cautions) {}
 

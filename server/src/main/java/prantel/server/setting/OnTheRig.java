@@ -1,7 +1,9 @@
 package prantel.server.setting;
 
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent.Handling;
@@ -54,6 +56,21 @@ class OnTheRig {
             }
         }
         return new FaultSet(there);
+    }
+
+    /**
+     * When the rig was proved healthy after the last sitting on it, for a set without a fault: nothing was set since. Null where
+     * something is to be set, where the last sitting was not cleared, and where it was cleared without a reading.
+     */
+    @Nullable
+    OffsetDateTime healthySince(Assessment assessment) {
+        return keys.faults(assessment).isEmpty()
+                ? assessments
+                        .before(assessment)
+                        .filter(b -> !b.clearChecks().isEmpty())
+                        .map(Assessment::clearedAt)
+                        .orElse(null)
+                : null;
     }
 
     /** What was set on this bay's rig the last time before. */

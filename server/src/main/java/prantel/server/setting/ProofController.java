@@ -95,13 +95,16 @@ class ProofController {
      * @param simulated whether a simulated tester can take the readings
      * @param notTold what no reading tells from the set, in words
      * @param fewest whether fewer readings were proved not to do
+     * @param healthySince when the rig was proved healthy after the last sitting on it, with nothing set since: that proves a set
+     *     without a fault, and no reading is asked for; null where it was not, and for a set with faults
      */
     record ProofReadings(
             List<CheckLine> checks,
             boolean simulated,
             List<HypothesisLine> hypotheses,
             List<String> notTold,
-            boolean fewest) {}
+            boolean fewest,
+            @Nullable OffsetDateTime healthySince) {}
 
     /** One fault to be set. */
     record SetStep(
@@ -291,7 +294,9 @@ class ProofController {
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
         BoxState box = equipment.box(assessment).orElse(null);
         List<SetStep> steps = steps(assessment, key, box);
-        String whyNot = whyNotOpen(assessment, steps, equipment.truth(assessment), checks);
+        OffsetDateTime healthySince = onTheRig.healthySince(assessment);
+        String whyNot = whyNotOpen(
+                assessment, steps, equipment.truth(assessment), healthySince == null ? CheckLines.open(checks) : 0);
         return new ProofView(
                 new ProofStanding(
                         assessment.openedAt() != null,
@@ -310,7 +315,8 @@ class ProofController {
                                 plans.ranking(key, assessment.checks(), onTheRig.before(assessment), true),
                                 assessment.checks()),
                         plan.notTold().stream().map(s -> words(s, key)).toList(),
-                        plan.fewest()));
+                        plan.fewest(),
+                        healthySince));
     }
 
     private static String words(FaultSet set, Key key) {
@@ -379,8 +385,7 @@ class ProofController {
         return in ? meant ? "set" : "wrong" : meant ? "wrong" : "to do";
     }
 
-    private static String whyNotOpen(
-            Assessment assessment, List<SetStep> steps, BoxTruth truth, List<CheckLine> checks) {
+    private static String whyNotOpen(Assessment assessment, List<SetStep> steps, BoxTruth truth, long open) {
         if (assessment.openedAt() != null) {
             return "The sheet is open.";
         }
@@ -406,7 +411,6 @@ class ProofController {
         if (!truth.isAsTold()) {
             return truth.words();
         }
-        long open = CheckLines.open(checks);
         return open == 0
                 ? ""
                 : open == 1 ? "One reading does not prove it yet." : open + " readings do not prove it yet.";

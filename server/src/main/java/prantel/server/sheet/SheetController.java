@@ -420,6 +420,7 @@ class SheetController {
                         mayTake(assessment),
                         ConductView.ClockView.of(conducts.clock(assessment)),
                         ticks.list(assessment, Checklist.READY),
-                        ticks.list(assessment, Checklist.LIVE_ASKED)));
+                        ticks.list(assessment, Checklist.LIVE_ASKED),
+                        keys.scheme(assessment).practice().recording().help()));
     }
 }

@@ -69,13 +69,14 @@ record SheetView(
             List<Report> reports,
             boolean reportDamaged) {}
 
-    /** @param fromTester whether readings may be taken over from the bay's tester @param ready what the candidate confirms before the first reading @param liveAsked what is confirmed to ask for the supply */
+    /** @param fromTester whether readings may be taken over from the bay's tester @param ready what the candidate confirms before the first reading @param liveAsked what is confirmed to ask for the supply @param help what the sheet tells besides its boxes */
     record Conducted(
             String tester,
             boolean fromTester,
             ConductView.ClockView clock,
             ConductView.ListView ready,
-            ConductView.ListView liveAsked) {}
+            ConductView.ListView liveAsked,
+            Practice.Help help) {}
 
     /** Why the sheet is closed for now: the kind of it, never what is the matter with the rig; empty while it is not. */
     static String paused(Assessment assessment) {
@@ -264,11 +265,16 @@ record SheetView(
                             .toList()));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
-        List<String> setUp = slots.stream()
-                .flatMap(s -> s instanceof Slot.Measured m ? m.setUp().steps().stream() : java.util.stream.Stream.of())
-                .map(scheme::inItsWords)
-                .distinct()
-                .toList();
+        boolean told = scheme.practice().recording().help() == Practice.Help.FULL;
+        List<String> setUp = !told
+                ? List.of()
+                : slots.stream()
+                        .flatMap(s -> s instanceof Slot.Measured m
+                                ? m.setUp().steps().stream()
+                                : java.util.stream.Stream.of())
+                        .map(scheme::inItsWords)
+                        .distinct()
+                        .toList();
         return new Step(
                 step.name(),
                 scheme.labelOf(step),

@@ -46,7 +46,7 @@ record WatchView(
             boolean live,
             boolean wasLive,
             boolean lockedOff,
-            boolean provedDead,
+            Course.Dead dead,
             boolean asksToGoLive,
             @Nullable OffsetDateTime relaysOutSince,
             String box) {}
@@ -88,16 +88,14 @@ record WatchView(
      * A rule of order that was broken, with both deeds.
      *
      * @param sure false where what was tapped may have been seen earlier
-     * @param first null where nothing is on record of what should have come first
+     * @param open boxes of the first that were empty when the other was begun; 0 where it was not begun
+     * @param permitted whether the assessor let it go live with those open, and gave a reason
      */
     record BrokenLine(
-            String then,
-            OffsetDateTime thenAt,
-            String first,
-            @Nullable OffsetDateTime firstAt,
-            String why,
-            String severity,
-            boolean sure) {}
+            BrokenDeed then, BrokenDeed first, String why, String severity, boolean sure, int open, boolean permitted) {}
+
+    /** @param at null where nothing is on record */
+    record BrokenDeed(String title, @Nullable OffsetDateTime at) {}
 
     /** @param seen "right", "slip" or "not-seen" */
     record SightLine(String id, String text, String severity, List<String> slips, String seen, String slip) {}
@@ -143,7 +141,7 @@ record WatchView(
                         course.rig().live(),
                         assessment.wasLive(),
                         course.rig().lockedOff(),
-                        course.rig().provedDead(),
+                        course.rig().dead(),
                         course.rig().asked(),
                         assessment.relaysOutSince(),
                         box),
@@ -160,13 +158,17 @@ record WatchView(
 
     private static BrokenLine broken(Course.Broken broken, Scheme scheme) {
         return new BrokenLine(
-                title(scheme, broken.rule().then()),
-                broken.then().first().at(),
-                title(scheme, broken.rule().first()),
-                broken.first() == null ? null : broken.first().first().at(),
+                new BrokenDeed(
+                        title(scheme, broken.rule().then()),
+                        broken.then().first().at()),
+                new BrokenDeed(
+                        title(scheme, broken.rule().first()),
+                        broken.first() == null ? null : broken.first().first().at()),
                 broken.rule().why(),
                 broken.rule().severity().name().toLowerCase(Locale.ROOT),
-                broken.sure());
+                broken.sure(),
+                broken.left().boxes(),
+                broken.left().permitted());
     }
 
     private static String title(Scheme scheme, String step) {
