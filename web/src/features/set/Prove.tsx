@@ -1,6 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
+import { GoLive } from "../live";
 import { CheckList, HypothesesPane, UnplugBox } from "../proof";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
@@ -25,6 +27,10 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
   const writes = useProofWrites(id);
   const navigate = useNavigate();
   const locked = view.lockedOffAt !== null;
+  const [going, setGoing] = useState(false);
+  const live = view.checks.filter((c) => c.live);
+  const dead = view.checks.filter((c) => !c.live);
+  const deadOnly = view.steps.some((s) => s.deadOnly);
   const byBox = view.steps.filter((s) => s.how === "box");
   return (
     <div className="grid items-start gap-3 lg:grid-cols-2">
@@ -113,11 +119,45 @@ function ProveWork({ id, view, onChange }: Props & { view: Schemas["ProofView"] 
             </p>
           )}
           {!locked && <p className="mb-2 text-caution">Lock off first, set the faults, then measure.</p>}
+          {live.length > 0 && (
+            <>
+              <h3 className="flex flex-wrap items-center gap-2 font-bold">
+                With the supply on{deadOnly ? ", first" : ""} <Chip tone="caution">live</Chip>
+              </h3>
+              <p className="text-[15px]">
+                {deadOnly
+                  ? "Before any fault that is dead only goes in: set the others, make the rig live through its gate, read, make it dead again."
+                  : "Make the rig live through its gate, read, make it dead again."}
+              </p>
+              <CheckList
+                id={id}
+                checks={live}
+                simulated={view.simulated}
+                disabled={view.sheetOpen || !locked || !view.live}
+                onCheck={(slot, text) => writes.reading.mutate({ slot, text })}
+              />
+              {!view.sheetOpen &&
+                (view.live || going ? (
+                  <GoLive id={id} onBack={() => setGoing(false)} onLive={() => setGoing(false)} />
+                ) : (
+                  live.some((c) => !c.fits) && (
+                    <Button className="my-2" disabled={!locked} onClick={() => setGoing(true)}>
+                      Go live to prove it…
+                    </Button>
+                  )
+                ))}
+              {dead.length > 0 && (
+                <h3 className="mt-3 flex flex-wrap items-center gap-2 font-bold">
+                  Dead, locked off <Chip>dead</Chip>
+                </h3>
+              )}
+            </>
+          )}
           <CheckList
             id={id}
-            checks={view.checks}
+            checks={dead}
             simulated={view.simulated}
-            disabled={view.sheetOpen || !locked}
+            disabled={view.sheetOpen || !locked || view.live}
             onCheck={(slot, text) => writes.reading.mutate({ slot, text })}
           />
           <ProblemNote error={writes.reading.error} />

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -210,5 +211,23 @@ class ShippedSchemesTest {
                         .anyMatch(prantel.core.scheme.Criterion.FaultReported.class::isInstance);
             }
         }
+    }
+
+    /** What a school's order lets happen: the plain list of dead tests aside, no shipped scheme wants a look. */
+    @Test
+    void theOrderOfShippedSchemesWantsNoLook() {
+        ShippedSchemes.all().forEach((id, shipped) -> {
+            if (!id.equals("workshop")) {
+                assertThat(prantel.core.survey.OrderSurvey.of(shipped.scheme()))
+                        .as(id)
+                        .isEmpty();
+            }
+        });
+        assertThat(prantel.core.survey.OrderSurvey.of(
+                        Objects.requireNonNull(ShippedSchemes.all().get("workshop"))
+                                .scheme()))
+                .as("a list of dead tests for the bench: it says what it lacks")
+                .isNotEmpty()
+                .allMatch(p -> p.code().equals("reading-before-isolation"));
     }
 }

@@ -200,6 +200,12 @@ class AssessmentFlowTest {
         assertThat(assessor.post(proof + "/open", Map.of("eventId", Browser.event()))
                         .status())
                 .isEqualTo(200);
+        assertThat(candidate
+                        .put("/api/my/sheets/" + id + "/readings", reading(Browser.event(), "sockets/r2", "1", 0))
+                        .text())
+                .as("nothing is taken before the candidate has confirmed")
+                .contains("confirm first");
+        Bays.confirm(assessor, "/api/assessments/" + id);
         assertThat(assessor.put(path + "/faults", choice(99, List.of())).status())
                 .as("faults stay while the candidate works")
                 .isEqualTo(409);
@@ -373,7 +379,7 @@ class AssessmentFlowTest {
                         .get("conducted")
                         .propertyNames()
                         .toString())
-                .isEqualTo("[tester, fromTester, clock, ready, liveAsked]");
+                .isEqualTo("[tester, fromTester, clock, ready, liveAsked, help]");
     }
 
     @Test

@@ -55,7 +55,7 @@ final class Bays {
     }
 
     /** Takes every reading with the simulated tester. */
-    static void measure(Browser assessor, String path, String where, JsonNode checks) {
+    static void measure(Browser assessor, String path, String where, Iterable<JsonNode> checks) {
         for (JsonNode check : checks) {
             String slot = check.get("slot").asString();
             Map<String, Object> reading = event();
@@ -79,18 +79,49 @@ final class Bays {
 
     static void openUnconfirmed(Browser assessor, String path) {
         assessor.post(path + "/lock-off", event());
-        for (JsonNode step : assessor.get(path + "/proof").json().get("steps")) {
-            Map<String, Object> handled = event();
-            handled.putAll(Map.of("fault", step.get("index").asInt(), "what", "SET", "done", true));
-            assessor.post(path + "/proof/handled", handled);
-        }
-        measure(
-                assessor,
-                path,
-                "/proof/readings",
-                assessor.get(path + "/proof").json().get("checks"));
+        set(assessor, path, false);
+        prove(assessor, path, true);
+        set(assessor, path, true);
+        prove(assessor, path, false);
         Browser.Answer opened = assessor.post(path + "/proof/open", event());
         assertThat(opened.status()).as(opened.text()).isEqualTo(200);
+    }
+
+    /** By hand, those that are dead only or the others. */
+    private static void set(Browser assessor, String path, boolean deadOnly) {
+        for (JsonNode step : assessor.get(path + "/proof").json().get("steps")) {
+            if (step.get("deadOnly").asBoolean() == deadOnly) {
+                Map<String, Object> handled = event();
+                handled.putAll(Map.of("fault", step.get("index").asInt(), "what", "SET", "done", true));
+                assessor.post(path + "/proof/handled", handled);
+            }
+        }
+    }
+
+    /** What is read live with the rig live, through its gate; what is read dead with it dead. */
+    private static void prove(Browser assessor, String path, boolean live) {
+        JsonNode view = assessor.get(path + "/proof").json();
+        List<JsonNode> checks = view.get("checks")
+                .valueStream()
+                .filter(c -> c.get("live").asBoolean() == live)
+                .toList();
+        if (checks.isEmpty() || !view.get("healthySince").isNull()) {
+            return;
+        }
+        if (live) {
+            Map<String, Object> going = event();
+            going.put("reason", null);
+            going.put("seen", seen("LIVE_GIVEN", "links", "earth", "covers", "isolation", "warned", "permission"));
+            Browser.Answer on = assessor.post(path + "/live/on", going);
+            assertThat(on.status()).as(on.text()).isEqualTo(200);
+        }
+        measure(assessor, path, "/proof/readings", checks);
+        if (live) {
+            Map<String, Object> dead = event();
+            dead.putAll(Map.of("lockedOff", true, "provedDead", true));
+            Browser.Answer off = assessor.post(path + "/live/off", dead);
+            assertThat(off.status()).as(off.text()).isEqualTo(200);
+        }
     }
 
     /** By word of mouth, tapped by the assessor. */

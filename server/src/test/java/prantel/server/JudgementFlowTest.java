@@ -72,9 +72,14 @@ class JudgementFlowTest {
 
     private JsonNode decideAll(Browser who, String other, String given, String reason) {
         JsonNode view = who.get(path + "/marking").json();
+        // whoever marks alone is proposed nothing: here they would give what was proposed to the first
+        Map<String, String> toTheFirst = new HashMap<>();
+        for (JsonNode mark : first.get(path + "/marking").json().get("marks")) {
+            toTheFirst.put(mark.get("id").asString(), mark.get("proposed").asString());
+        }
         List<Map<String, Object>> all = new ArrayList<>();
         for (JsonNode mark : view.get("marks")) {
-            String proposed = mark.get("proposed").asString();
+            String proposed = toTheFirst.get(mark.get("id").asString());
             if (!mark.get("wants").asString().equals("NOTHING")) {
                 boolean otherwise = mark.get("id").asString().equals(other);
                 all.add(decision(
@@ -142,7 +147,18 @@ class JudgementFlowTest {
         assertThat(view.json().get("opinions").get("blind").asBoolean()).isTrue();
         assertThat(view.text()).doesNotContain(REASON_OF_THE_FIRST);
         assertThat(view.json().get("marks").valueStream())
-                .allMatch(m -> m.get("given").isNull());
+                .as("nor what the program makes of it")
+                .allMatch(m -> m.get("given").isNull()
+                        && m.get("proposed").isNull()
+                        && m.get("evidence").asString().isEmpty());
+        assertThat(view.json().get("causes").isEmpty()).isTrue();
+        assertThat(view.json().get("lines").valueStream())
+                .allMatch(l -> !l.get("wantsEye").asBoolean()
+                        && l.get("sideWords").asString().isEmpty()
+                        && l.get("remarks").isEmpty()
+                        && l.get("explanations").isEmpty());
+        assertThat(view.json().get("outcome").get("proposed").isNull()).isTrue();
+        assertThat(view.json().get("outcome").get("reasons").isEmpty()).isTrue();
         for (String other : List.of("/record", "/record/view", "/record/csv", "/record/pdf", "/feedback/pdf")) {
             assertThat(second.get(path + other).status()).as(other).isEqualTo(409);
         }

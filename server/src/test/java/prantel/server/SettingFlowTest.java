@@ -250,6 +250,7 @@ class SettingFlowTest {
                 .isTrue();
         assertThat(proof.get("hypotheses").get(0).get("asMeant").asBoolean()).isTrue();
         assertThat(event("/proof/open").status()).isEqualTo(200);
+        Bays.confirm(assessor, path);
         assertThat(event("/proof/release").status())
                 .as("the candidate works with it")
                 .isEqualTo(409);

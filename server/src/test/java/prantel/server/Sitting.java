@@ -427,9 +427,12 @@ final class Sitting {
     Sitting marked(Browser who, Map<String, Map.Entry<Award, String>> otherwise) {
         wait(400, 700);
         JsonNode view = marking(who);
+        // whoever marks alone is proposed nothing: in these sittings they come to what was proposed to the first
+        Map<String, String> toTheFirst = new HashMap<>();
+        marking(assessor).get("marks").forEach(m -> toTheFirst.put(text(m, "id"), text(m, "proposed")));
         List<Map<String, Object>> decisions = new ArrayList<>();
         for (JsonNode mark : view.get("marks")) {
-            String proposed = text(mark, "proposed");
+            String proposed = toTheFirst.get(text(mark, "id"));
             var other = otherwise.get(text(mark, "id"));
             if (!mark.get("wants").asString().equals("NOTHING")) {
                 decisions.add(event(

@@ -325,7 +325,8 @@ public final class Assessment {
             case AssessmentEvent.LiveCheckTaken check -> liveChecks.put(check.slot(), taken(check.text(), recorded));
             case AssessmentEvent.Energised energised -> {
                 energisedAt = energised.on() ? recorded.at() : null;
-                wasLive |= energised.on();
+                // live to prove what is set is not the candidate's live stage
+                wasLive |= energised.on() && openedAt != null;
             }
             case AssessmentEvent.ExpectedSaid said ->
                 expected.put(said.slot(), new Entry<>(said.text(), recorded.seq()));

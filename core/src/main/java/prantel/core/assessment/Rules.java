@@ -121,10 +121,15 @@ public final class Rules {
         return Optional.ofNullable(
                 switch (event) {
                     case AssessmentEvent.FaultsChosen chosen ->
-                        state.openedAt() != null ? OPEN : state.relays().isEmpty() ? null : ARMED;
+                        state.openedAt() != null
+                                ? OPEN
+                                : state.energisedAt() != null
+                                        ? LIVE
+                                        : state.relays().isEmpty() ? null : ARMED;
                     case AssessmentEvent.LockedOff locked -> state.openedAt() != null ? OPEN : null;
                     case AssessmentEvent.CheckTaken check -> state.openedAt() != null ? OPEN : null;
-                    case AssessmentEvent.SheetOpened opened -> state.openedAt() != null ? OPEN : null;
+                    case AssessmentEvent.SheetOpened opened ->
+                        state.openedAt() != null ? OPEN : state.energisedAt() != null ? LIVE : null;
                     case AssessmentEvent.FaultHandled handled -> handling(handled, state);
                     case AssessmentEvent.BoxCommanded box -> relays(box, state);
                     case AssessmentEvent.BoxFellOut fell -> null;
@@ -285,13 +290,16 @@ public final class Rules {
         if (state.stop() != null) {
             return FROZEN;
         }
-        if (state.stage() != Stage.WATCH) {
+        boolean proving = state.stage() == Stage.SET;
+        if (!proving && state.stage() != Stage.WATCH) {
             return NOT_AT_WORK;
         }
         if (state.conduct().pause().isPresent()) {
             return HALTED;
         }
-        for (Checklist list : List.of(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN)) {
+        // while faults are set nobody asks: the assessor proves what shows with the supply on
+        for (Checklist list :
+                proving ? List.of(Checklist.LIVE_GIVEN) : List.of(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN)) {
             List<Checklist.Item> open = state.conduct().open(list);
             if (!open.isEmpty()) {
                 return new Why(
@@ -323,7 +331,11 @@ public final class Rules {
         return switch (tick.list()) {
             case PREPARE -> state.handedInAt() != null ? CLOSED : null;
             case READY -> state.stage() == Stage.WATCH ? null : NOT_AT_WORK;
-            case LIVE_ASKED, LIVE_GIVEN -> state.stop() != null ? FROZEN : atWorkAndDead(state);
+            case LIVE_ASKED -> state.stop() != null ? FROZEN : atWorkAndDead(state);
+            case LIVE_GIVEN ->
+                state.stop() != null
+                        ? FROZEN
+                        : state.stage() == Stage.SET ? state.energisedAt() != null ? LIVE : null : atWorkAndDead(state);
             case MAKE_SAFE -> state.stop() == null || state.stage() != Stage.WATCH ? NOT_STOPPED : null;
         };
     }
@@ -337,7 +349,9 @@ public final class Rules {
         if (handled.what() == Handling.OUT) {
             return state.stage() == Stage.WATCH ? atWorkAndDead(state) : clearing(state);
         }
-        return state.openedAt() != null ? OPEN : state.lockedOffAt() == null ? NOT_LOCKED : null;
+        return state.openedAt() != null
+                ? OPEN
+                : state.energisedAt() != null ? LIVE : state.lockedOffAt() == null ? NOT_LOCKED : null;
     }
 
     /** A plug is taken out of a rig that is dead and locked off, and of no other. */

@@ -2,14 +2,24 @@ package prantel.core.expectation;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import prantel.core.expectation.Change.Visibility;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
+import prantel.core.fault.SafetyClass;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Written;
+import prantel.core.rig.CircuitId;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
 
 /**
  * What one fault of a set adds to what the others do: the key with it held against the key without it. A fault that
@@ -35,8 +45,15 @@ public record FaultEffect(
     }
 
     private static FaultEffect of(Fault fault, Key with, Key without) {
+        Set<SlotId> counting = counting(
+                with,
+                fault,
+                e -> new CheckReading(e, without.expectation(e.slot().id()))
+                        .change()
+                        .visibility());
         List<CheckReading> readings = with.expectations().stream()
-                .filter(e -> e.slot() instanceof Slot.Measured)
+                .filter(e -> e.slot() instanceof Slot.Measured
+                        && counting.contains(e.slot().id()))
                 .map(e -> new CheckReading(e, without.expectation(e.slot().id())))
                 .toList();
         Visibility best = readings.stream()
@@ -53,6 +70,37 @@ public record FaultEffect(
                 .filter(r -> r.change().visibility() == Visibility.FINDABLE)
                 .max(Comparator.comparingDouble(r -> r.change().timesTolerance()));
         return new FaultEffect(fault, best, first, check);
+    }
+
+    /**
+     * Boxes by which a candidate can be expected to find a fault: none that is read live where the fault is dead only, and of two
+     * methods to choose from the one that shows it less, since that is the one the candidate may take.
+     *
+     * @param seen how visible it is in a box
+     */
+    public static Set<SlotId> counting(Key key, Fault fault, Function<Expectation, Visibility> seen) {
+        boolean deadOnly = fault.safety() == SafetyClass.DEAD_ONLY;
+        Map<Optional<CircuitId>, Map<TestKind, Visibility>> methods = new HashMap<>();
+        for (Expectation e : key.expectations()) {
+            TestKind test = e.slot().step();
+            if (key.scheme().alternativeTo(test).isPresent()) {
+                methods.computeIfAbsent(e.slot().circuit(), c -> new EnumMap<>(TestKind.class))
+                        .merge(test, seen.apply(e), (a, b) -> a.compareTo(b) <= 0 ? a : b);
+            }
+        }
+        return key.expectations().stream()
+                .filter(e -> !deadOnly || !e.slot().step().isLive())
+                .filter(e -> isOfTheWeakerMethod(
+                        e, key, methods.getOrDefault(e.slot().circuit(), Map.of())))
+                .map(e -> e.slot().id())
+                .collect(Collectors.toSet());
+    }
+
+    private static boolean isOfTheWeakerMethod(Expectation box, Key key, Map<TestKind, Visibility> methods) {
+        TestKind test = box.slot().step();
+        Visibility mine = methods.get(test);
+        Visibility other = key.scheme().alternativeTo(test).map(methods::get).orElse(null);
+        return mine == null || other == null || mine.compareTo(other) >= 0;
     }
 
     /**

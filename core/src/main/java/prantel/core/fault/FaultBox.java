@@ -94,6 +94,13 @@ public final class FaultBox {
         return relayFor(fault).isEmpty() && canSet(fault);
     }
 
+    /** Kinds that can be set on the real rig at some place: what is never wired by hand only where a relay makes it. */
+    public List<FaultKind> kinds() {
+        return FaultCatalogue.kinds().stream()
+                .filter(k -> !k.isOnlyByRelay() || byRelay.values().stream().anyMatch(f -> f.kind() == k))
+                .toList();
+    }
+
     /** Whether it can be set on the real rig: by hand, or by its relay when it must never be wired by hand. */
     public boolean canSet(Fault fault) {
         return fault.safety() != SafetyClass.EMULATED || relayFor(fault).isPresent();

@@ -268,6 +268,11 @@ public final class FaultKind {
         return safety;
     }
 
+    /** A source box makes it, behind a relay; it is never wired by hand. */
+    boolean isOnlyByRelay() {
+        return safety == SafetyClass.EMULATED;
+    }
+
     public Severity severity() {
         return severity;
     }

@@ -10,6 +10,7 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
+import prantel.core.fault.SafetyClass;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
@@ -20,7 +21,10 @@ import prantel.core.setting.Hypothesis.Kind;
  * The fewest readings that prove exactly these faults set: they tell the set from the healthy rig, from every part of it
  * and from every other single fault of the catalogue.
  *
- * @param readings in the order of least walking; each with what it must show
+ * <p>Where a fault of the set is dead only, nothing is read live with it in: what only a live reading tells is read first, with the
+ * other faults in, and each of those readings must show what the rig then gives.
+ *
+ * @param readings live ones first where a fault is dead only, then in the order of least walking; each with what it must show
  * @param looks faults that are proved by looking, not by a reading
  * @param notTold what no reading of the sequence tells from the set
  * @param fewest whether fewer readings were proved not to do: not where there was too much to look at
@@ -101,7 +105,59 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
     }
 
     private static CheckPlan of(Key key, Exploration singles, List<Fault> looks, List<Hypothesis> others) {
-        List<Slot.Measured> slots = singles.measured();
+        List<Fault> deadOnly =
+                key.faults().faults().stream().filter(CheckPlan::isDeadOnly).toList();
+        if (deadOnly.isEmpty()) {
+            return of(key, singles, looks, others, singles.measured());
+        }
+        CheckPlan dead = of(
+                key,
+                singles,
+                looks,
+                others,
+                singles.measured().stream().filter(s -> !s.function().isLive()).toList());
+        Key before = key.with(without(key.faults(), deadOnly));
+        List<Hypothesis> untold = dead.notTold().stream()
+                .map(set -> without(set, deadOnly))
+                .filter(set -> !set.equals(before.faults()))
+                .distinct()
+                .map(set -> Hypothesis.of(Kind.OTHER_INSTEAD, key.with(set), singles.healthy()))
+                .toList();
+        CheckPlan live = of(
+                before,
+                singles,
+                List.of(),
+                untold,
+                singles.measured().stream().filter(s -> s.function().isLive()).toList());
+        List<Expectation> readings = new ArrayList<>(live.readings());
+        readings.addAll(dead.readings());
+        return new CheckPlan(
+                readings,
+                looks,
+                dead.notTold().stream()
+                        .filter(set -> without(set, deadOnly).equals(before.faults())
+                                || live.notTold().contains(without(set, deadOnly)))
+                        .toList(),
+                dead.fewest() && live.fewest());
+    }
+
+    private static boolean isDeadOnly(Fault fault) {
+        return fault.safety() == SafetyClass.DEAD_ONLY;
+    }
+
+    private static FaultSet without(FaultSet set, List<Fault> out) {
+        return new FaultSet(set.faults().stream()
+                .filter(f -> out.stream().noneMatch(f::isSameBut))
+                .toList());
+    }
+
+    /** Whether a reading is taken with the supply on. */
+    public static boolean isLive(Expectation reading) {
+        return reading.slot() instanceof Slot.Measured m && m.function().isLive();
+    }
+
+    private static CheckPlan of(
+            Key key, Exploration singles, List<Fault> looks, List<Hypothesis> others, List<Slot.Measured> slots) {
         List<BitSet> tells = tells(key, singles, others, slots);
         BitSet open = new BitSet();
         open.set(0, others.size());

@@ -4,8 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import prantel.core.expectation.Change.Visibility;
 import prantel.core.expectation.Expectation;
+import prantel.core.expectation.FaultEffect;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
@@ -44,6 +46,7 @@ public final class Exploration {
         int firstIndex = key.expectations().size();
         double strength = 0;
         int index = 0;
+        Set<SlotId> counting = FaultEffect.counting(key, fault, Expectation::visibility);
         for (Expectation expectation : key.expectations()) {
             Visibility here = expectation.visibility();
             double times = expectation.failsByItsLimit()
@@ -53,7 +56,7 @@ public final class Exploration {
                 changed.put(expectation.slot().id(), expectation);
                 strength = Math.max(strength, times);
             }
-            if (here.compareTo(best) < 0) {
+            if (counting.contains(expectation.slot().id()) && here.compareTo(best) < 0) {
                 best = here;
                 first = Optional.of(expectation);
                 firstIndex = index;

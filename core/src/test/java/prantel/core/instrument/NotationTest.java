@@ -71,4 +71,16 @@ class NotationTest {
         assertThat(((Written.Number) Notation.read("5 mΩ", Unit.OHM)).base()).isCloseTo(0.005, within(1e-15));
         assertThat(((Written.Number) Notation.read("5 MΩ", Unit.OHM)).base()).isCloseTo(5e6, within(1e-3));
     }
+
+    /** LIM and N/V of condition reports, with their reason: from memory of BS 7671 practice. */
+    @Test
+    void aLimitationIsABoxLeftOutWithItsReason() {
+        for (String text : java.util.List.of(
+                "LIM: no access behind the cupboard", "N/V: locked room", "not tested: asked not to")) {
+            assertThat(Notation.read(text, Unit.OHM)).as(text).isInstanceOf(Written.NotTested.class);
+        }
+        assertThat(((Written.NotTested) Notation.read("LIM: no access", Unit.WORDS)).reason())
+                .isEqualTo("no access");
+        assertThat(Notation.read("LIM", Unit.OHM)).isInstanceOf(Written.Unreadable.class);
+    }
 }

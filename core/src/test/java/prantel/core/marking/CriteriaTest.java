@@ -169,6 +169,86 @@ class CriteriaTest {
         return watched(new Watched(Map.of(), Map.of(), new Watched.Order(true, List.of(broken)), Optional.empty()));
     }
 
+    /** Where usual practice allows two codes, both are right. Common practice, no source. */
+    @Test
+    void aCodeThatUsualPracticeAllowsAsWellIsRight() {
+        Scheme scheme = scheme(new Criterion.FaultReported(counts("coded"), Aspect.CODED));
+        var reversed = Faults.reversed(3);
+        assertThat(reversed.kind().codes())
+                .containsExactly(prantel.core.fault.Severity.C1, prantel.core.fault.Severity.C2);
+        for (String code : List.of("C1", "C2", "C3")) {
+            FaultReport report =
+                    new FaultReport(reversed.kind(), reversed.place(), reversed.conductors(), "", "", code);
+            assertThat(awards(scheme, new FaultSet(List.of(reversed)), report).values())
+                    .as(code)
+                    .containsOnly(code.equals("C3") ? Award.NONE : Award.FULL);
+        }
+    }
+
+    /** The right circuit and another name for what is wrong there: not found, and no sound part called faulty. */
+    @Test
+    void aFaultNamedWronglyInItsOwnCircuitIsNotInventedToo() {
+        Scheme scheme = scheme(
+                new Criterion.FaultReported(counts("found"), Aspect.FOUND),
+                new Criterion.NothingInvented(counts("invented")));
+        var joint = Faults.joint(3, Conductor.CPC, 0.62);
+        var open = Faults.cpcOpenAfter(1);
+        FaultReport wrong = new FaultReport(open.kind(), open.place(), open.conductors(), "", "", "");
+        assertThat(awards(scheme, new FaultSet(List.of(joint)), wrong))
+                .containsEntry("found/1", Award.NONE)
+                .containsEntry("invented", Award.FULL);
+        assertThat(awards(scheme, FaultSet.NONE, wrong)).containsEntry("invented", Award.NONE);
+    }
+
+    /** An empty box costs where it is measured and nowhere else. */
+    @Test
+    void anEmptyBoxCostsOnce() {
+        Scheme scheme = scheme(
+                new Criterion.MeasuredRightly(counts("measured"), EnumSet.of(TestKind.BONDING), 0),
+                new Criterion.JudgedRightly(counts("judged"), EnumSet.of(TestKind.BONDING), 0));
+        Key key = Key.of(RIG, FaultSet.NONE, Testers.usual(), scheme);
+        Map<SlotId, String> readings = right(key);
+        Map<SlotId, Boolean> judged = new HashMap<>();
+        for (Expectation e : key.expectations()) {
+            e.slot()
+                    .limit()
+                    .ifPresent(l -> judged.put(e.slot().id(), e.withFaults().meets(l)));
+        }
+        SlotId empty = key.expectations().stream()
+                .filter(e ->
+                        e.slot().step() == TestKind.BONDING && e.slot().limit().isPresent())
+                .map(e -> e.slot().id())
+                .findFirst()
+                .orElseThrow();
+        readings.remove(empty);
+        judged.remove(empty);
+        Map<String, Award> awards = Marker.mark(key, new CandidateRecord(readings, judged, List.of())).marks().stream()
+                .collect(Collectors.toMap(Mark::title, Mark::award, (a, b) -> a.share() < b.share() ? a : b));
+        assertThat(awards).containsEntry("measured", Award.NONE).containsEntry("judged", Award.FULL);
+    }
+
+    /** Whoever passes what fails lets it be used: a key mark whatever the scheme says. Common practice, no source. */
+    @Test
+    void passingWhatFailsIsAKeyMarkAndFailingWhatPassesASlip() {
+        Scheme scheme = scheme(new Criterion.JudgedRightly(counts("judged"), EnumSet.of(TestKind.BONDING), 1));
+        Key key = Key.of(RIG, new FaultSet(List.of(Faults.clampOnPaint(Rigs.GAS))), Testers.usual(), scheme);
+        Map<SlotId, Boolean> judged = new HashMap<>();
+        for (Expectation e : key.expectations()) {
+            e.slot().limit().ifPresent(l -> judged.put(e.slot().id(), true));
+        }
+        MarkedSheet passed = Marker.mark(key, new CandidateRecord(right(key), judged, List.of()));
+        assertThat(passed.marks()).anySatisfy(m -> {
+            assertThat(m.worth().severity()).isEqualTo(Severity.KEY);
+            assertThat(m.award()).isEqualTo(Award.NONE);
+            assertThat(m.words()).contains("fails its limit and is called satisfactory");
+        });
+        assertThat(passed.outcome().verdict()).isNotEqualTo(Outcome.Verdict.PASS);
+        judged.replaceAll((id, v) -> false);
+        assertThat(Marker.mark(key, new CandidateRecord(right(key), judged, List.of()))
+                        .marks())
+                .allSatisfy(m -> assertThat(m.worth().severity()).isEqualTo(Severity.COUNTS));
+    }
+
     /** Common practice, no source: what is safety and nobody saw is not taken as done. */
     @Test
     void whatIsSafetyAndNobodySawLetsNoPassBeProposed() {

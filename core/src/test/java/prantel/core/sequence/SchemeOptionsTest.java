@@ -165,6 +165,11 @@ class SchemeOptionsTest {
                 Rigs.usual(),
                 List.of(board),
                 Rigs.fiveSockets().circuits());
+        Practice first =
+                Schemes.with(new Practice.Rcd(java.util.Set.of(RcdTest.ONE, RcdTest.BUTTON), Practice.Button.FIRST));
+        assertThat(of(rig, with(first), TestKind.RCD).getFirst().id().value())
+                .as("schools differ on when the button is pressed")
+                .endsWith("/button");
         Practice few = Schemes.with(Schemes.rcd(RcdTest.HALF, RcdTest.ONE, RcdTest.BUTTON));
         assertThat(of(rig, with(USUAL), TestKind.RCD)).hasSize(2 + 3 + 3 + 1 + 1);
         assertThat(of(rig, with(few), TestKind.RCD)).hasSize(2 + 3 + 1);

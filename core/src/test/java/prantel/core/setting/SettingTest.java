@@ -64,9 +64,56 @@ class SettingTest {
 
     @Test
     void faultsApartFromEachOtherAreFair() {
-        SetReview review = review(Faults.joint(2, Conductor.LINE, 0.8), Faults.clampOnPaint(Rigs.GAS));
+        SetReview review = review(Faults.joint(2, Conductor.CPC, 0.8), Faults.clampOnPaint(Rigs.GAS));
         assertThat(review.isFair()).isTrue();
         assertThat(review.conflicts()).isEmpty();
+    }
+
+    /** R1+R2 shows it, R2 does not, and the candidate takes one of the two. */
+    @Test
+    void whatOnlyOneOfTwoMethodsShowsIsNotFindable() {
+        Fault joint = Faults.joint(2, Conductor.LINE, 0.8);
+        assertThat(review(joint).isFair()).isFalse();
+        assertThat(singles.of(joint).visibility()).isNotEqualTo(Visibility.FINDABLE);
+        assertThat(SetReview.of(full.with(FaultSet.of(joint)), Exploration.of(full), full)
+                        .faults()
+                        .getFirst()
+                        .visibility())
+                .as("a scheme that asks for Zs shows it whatever method is taken")
+                .isEqualTo(Visibility.FINDABLE);
+    }
+
+    /** What is dead only is never read live: a live reading that would show it helps nobody. */
+    @Test
+    void whatIsDeadOnlyIsFoundByDeadReadings() {
+        Exploration explored = Exploration.of(full);
+        explored.effects().stream()
+                .filter(e -> e.fault().safety() == prantel.core.fault.SafetyClass.DEAD_ONLY)
+                .filter(e -> e.visibility() == Visibility.FINDABLE
+                        && !e.fault().kind().isSeen())
+                .forEach(e -> assertThat(e.first().orElseThrow().slot().step().isLive())
+                        .as(e.fault().title())
+                        .isFalse());
+    }
+
+    /** Nothing is read live while a fault is in that may not be: what only a live reading tells is read before, without it. */
+    @Test
+    void liveProofsComeFirstAndWithoutWhatIsDeadOnly() {
+        Fault slow = FaultCatalogue.kind("loose-at-breaker")
+                .usual(new Place.AtCircuit(Rigs.SOCKETS), List.of(), Optional.empty(), Rigs.fiveSockets());
+        Fault open = Faults.cpcOpenAfter(2);
+        assertThat(open.safety()).isEqualTo(prantel.core.fault.SafetyClass.DEAD_ONLY);
+        CheckPlan plan = CheckPlan.of(full.with(FaultSet.of(slow, open)), Exploration.of(full));
+        List<Boolean> live = plan.readings().stream().map(CheckPlan::isLive).toList();
+        assertThat(live).contains(true).contains(false);
+        assertThat(live.indexOf(false)).as("live ones first").isGreaterThan(live.lastIndexOf(true));
+        var alone = full.with(FaultSet.of(slow));
+        plan.readings().stream()
+                .filter(CheckPlan::isLive)
+                .forEach(e -> assertThat(e.window())
+                        .isEqualTo(alone.expectation(e.slot().id()).window()));
+        CheckPlan deadOnly = CheckPlan.of(full.with(FaultSet.of(open)), Exploration.of(full));
+        assertThat(deadOnly.readings()).noneMatch(CheckPlan::isLive);
     }
 
     // 0.02 Ω in a circuit of 0.7 Ω: the handbook's example of an unfair joint. Common practice, no source.

@@ -56,6 +56,21 @@ class RigSurveyTest {
         assertThat(codes(BEHIND_RCD, radial(20, new Cable(2.5, 1.5), 20))).isEmpty();
     }
 
+    /** BS 7671 536.4.1.4, from memory: two in series are told apart by current or by delay. */
+    @Test
+    void twoRcdsOfOneRatingInSeriesWarn() {
+        ResidualDevice thirty = ResidualDevice.sound(ResidualDevice.Type.A, 30, false);
+        assertThat(codes(with(thirty), radial(20, new Cable(2.5, 1.5), 20))).containsExactly("rcds-not-selective");
+        assertThat(codes(
+                        with(ResidualDevice.sound(ResidualDevice.Type.A, 300, true)),
+                        radial(20, new Cable(2.5, 1.5), 20)))
+                .doesNotContain("rcds-not-selective");
+    }
+
+    private static Board with(ResidualDevice main) {
+        return new Board(Board.MAIN, "Board", Optional.of(main), BEHIND_RCD.sections(), false);
+    }
+
     @Test
     void socketsWithoutAnRcdWarn() {
         assertThat(codes(Board.plain(), radial(20, new Cable(2.5, 1.5), 20))).containsExactly("no-rcd-for-sockets");

@@ -5,6 +5,8 @@ import java.util.OptionalDouble;
 import java.util.SplittableRandom;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Course;
+import prantel.core.assessment.Stage;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Probing;
@@ -12,6 +14,7 @@ import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.devices.SimulatedBenchTester.Shown;
@@ -54,6 +57,9 @@ public class BenchWorld {
         if (live && !measured.function().isLive()) {
             throw new IllegalStateException("Voltage at the probes, not measured");
         }
+        if (isBeforeIsolation(assessment, measured)) {
+            throw new IllegalStateException("Voltage at the probes, not measured: the rig is not proved dead");
+        }
         if (!live && measured.step().isLive()) {
             return Optional.of(new Shown(Optional.empty(), false, "V", "no supply", "auto"));
         }
@@ -83,5 +89,16 @@ public class BenchWorld {
                 BenchWords.of(reading.unit()),
                 reading.shown(),
                 held.range().map(Range::label).orElse("auto"));
+    }
+
+    /** The candidate works, the scheme asks for isolation, and it is not on record: what the candidate finds has a supply. */
+    private boolean isBeforeIsolation(Assessment assessment, Slot.Measured box) {
+        return assessment.stage() == Stage.WATCH
+                && !box.function().isLive()
+                && box.step() != TestKind.SAFE_ISOLATION
+                && box.step() != TestKind.INDICATOR
+                && box.measurement().isReading()
+                && keys.scheme(assessment).asks(TestKind.SAFE_ISOLATION)
+                && keys.course(assessment).rig().dead() != Course.Dead.PROVED;
     }
 }

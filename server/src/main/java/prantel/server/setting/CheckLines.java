@@ -15,6 +15,7 @@ import prantel.core.instrument.Written;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
+import prantel.core.setting.CheckPlan;
 import prantel.server.account.Accounts;
 import prantel.server.picture.Windows;
 
@@ -36,8 +37,9 @@ class CheckLines {
      * Which box, how it is read.
      *
      * @param setUp what to do before it, step by step
+     * @param live whether it is read with the supply on
      */
-    record CheckPlace(String slot, String what, String test, List<String> setUp, String unit) {}
+    record CheckPlace(String slot, String what, String test, List<String> setUp, String unit, boolean live) {}
 
     /** What somebody wrote for a check reading. @throws ProblemsException if no display shows so much */
     static String text(String written) {
@@ -86,7 +88,8 @@ class CheckLines {
                         slot.title(rig),
                         slot.step().label(),
                         slot instanceof Slot.Measured m ? m.setUp().steps() : List.of(),
-                        slot.boxUnit().symbol()),
+                        slot.boxUnit().symbol(),
+                        CheckPlan.isLive(e)),
                 new CheckTaken(
                         Windows.of(e),
                         text,

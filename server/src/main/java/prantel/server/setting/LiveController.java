@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -192,8 +193,7 @@ class LiveController {
             throw Refusal.conflict(
                     "not-watching", accounts.nameOf(watching) + " watches this bay: take it over before it goes live");
         }
-        List<LiveGate.Shut> shut =
-                LiveGate.shut(assessment, keys.course(assessment).openDead(), reason, facts(assessment));
+        List<LiveGate.Shut> shut = LiveGate.shut(assessment, openDead(assessment), reason, facts(assessment));
         if (!shut.isEmpty()) {
             throw Refusal.conflict(
                     shut.getFirst().kind() == LiveGate.Kind.DEAD_TESTS_OPEN ? "dead-tests-open" : "not-safe",
@@ -215,7 +215,8 @@ class LiveController {
         FaultBox box = FaultBox.of(set.rig());
         List<Fault> all = set.faults().faults();
         List<LiveFault> shown = new ArrayList<>();
-        for (int i = 0; i < all.size(); i++) {
+        // to prove what is set, nothing is taken out here: it is not put in yet
+        for (int i = 0; assessment.openedAt() != null && i < all.size(); i++) {
             shown.add(new LiveFault(
                     i,
                     all.get(i).title(),
@@ -240,11 +241,20 @@ class LiveController {
                 new LiveGateView(
                         whyNot.isEmpty(),
                         whyNot,
-                        keys.course(assessment).openDead(),
-                        List.of(
-                                ticks.list(assessment, Checklist.LIVE_ASKED),
-                                ticks.list(assessment, Checklist.LIVE_GIVEN)),
+                        openDead(assessment),
+                        (assessment.openedAt() == null
+                                        ? Stream.of(Checklist.LIVE_GIVEN)
+                                        : Stream.of(Checklist.LIVE_ASKED, Checklist.LIVE_GIVEN))
+                                .map(list -> ticks.list(assessment, list))
+                                .toList(),
                         cautions(all, set.rig())));
+    }
+
+    /** Nobody has a sheet yet while faults are set. */
+    private List<Course.OpenDead> openDead(Assessment assessment) {
+        return assessment.openedAt() == null
+                ? List.of()
+                : keys.course(assessment).openDead();
     }
 
     /** @param in faults that are really there @param checks readings that prove the others out */
@@ -254,8 +264,14 @@ class LiveController {
         List<Fault> all = keys.faults(assessment).faults();
         List<Fault> in = new ArrayList<>();
         List<Fault> out = new ArrayList<>();
+        // while faults are set, what is in is what was set by hand, and what the box shows
+        boolean setting = assessment.openedAt() == null;
         for (int i = 0; i < all.size(); i++) {
-            (assessment.done(i, Handling.OUT) != null ? out : in).add(all.get(i));
+            if (!setting) {
+                (assessment.done(i, Handling.OUT) != null ? out : in).add(all.get(i));
+            } else if (assessment.done(i, Handling.SET) != null) {
+                in.add(all.get(i));
+            }
         }
         Key left = keys.keyWith(assessment, new FaultSet(in));
         FaultBox box = FaultBox.of(left.rig());

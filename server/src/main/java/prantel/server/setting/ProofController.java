@@ -18,11 +18,13 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
+import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.BoxTruth;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
 import prantel.core.fault.FaultSet;
+import prantel.core.fault.SafetyClass;
 import prantel.core.quantity.Check;
 import prantel.core.sequence.SlotId;
 import prantel.core.setting.CheckPlan;
@@ -95,6 +97,7 @@ class ProofController {
      * @param simulated whether a simulated tester can take the readings
      * @param notTold what no reading tells from the set, in words
      * @param fewest whether fewer readings were proved not to do
+     * @param live whether the rig is live at this moment, to prove what only a live reading tells
      * @param healthySince when the rig was proved healthy after the last sitting on it, with nothing set since: that proves a set
      *     without a fault, and no reading is asked for; null where it was not, and for a set with faults
      */
@@ -104,6 +107,7 @@ class ProofController {
             List<HypothesisLine> hypotheses,
             List<String> notTold,
             boolean fewest,
+            boolean live,
             @Nullable OffsetDateTime healthySince) {}
 
     /** One fault to be set. */
@@ -120,8 +124,9 @@ class ProofController {
      *
      * @param how "box", "hand" or "nothing"
      * @param look whether it is proved by looking and not by a reading
+     * @param deadOnly whether it may never be in with the supply on
      */
-    record StepHow(String how, int relay, String instruction, boolean look) {}
+    record StepHow(String how, int relay, String instruction, boolean look, boolean deadOnly) {}
 
     /**
      * Whether it is.
@@ -231,12 +236,25 @@ class ProofController {
         }
     }
 
-    /** Relays of the set's faults. */
+    /** Relays of the set's faults; while something is still to be read live, of those that may stay in meanwhile. */
     private List<Integer> wanted(Assessment assessment) {
         FaultBox box = FaultBox.of(keys.rig(assessment));
+        boolean liveFirst = isLiveFirst(assessment);
         return keys.faults(assessment).faults().stream()
+                .filter(f -> !liveFirst || f.safety() != SafetyClass.DEAD_ONLY)
                 .flatMap(f -> box.relayFor(f).stream())
                 .toList();
+    }
+
+    /** What only a live reading tells is proved before a fault that is dead only goes in. */
+    private boolean isLiveFirst(Assessment assessment) {
+        Key key = keys.key(assessment);
+        boolean deadOnly = key.faults().faults().stream().anyMatch(f -> f.safety() == SafetyClass.DEAD_ONLY);
+        List<Expectation> live =
+                plans.proving(key).readings().stream().filter(CheckPlan::isLive).toList();
+        return deadOnly
+                && assessment.openedAt() == null
+                && CheckLines.open(lines.of(live, assessment.checks(), key.rig())) > 0;
     }
 
     /** Something set or seen by hand. */
@@ -252,6 +270,13 @@ class ProofController {
             throw Refusal.conflict(
                     "not-by-hand", "this fault is never wired by hand: it is set by the fault box or not at all");
         }
+        if (handled.done()
+                && faults.get(handled.fault()).safety() == SafetyClass.DEAD_ONLY
+                && isLiveFirst(assessment)) {
+            throw Refusal.conflict(
+                    "live-first",
+                    "take the readings with the supply on first: this fault is dead only, and nothing is read live with it in");
+        }
         return view(assessments.append(
                 id,
                 handled.eventId(),
@@ -261,8 +286,8 @@ class ProofController {
 
     @PostMapping("/readings")
     ProofView reading(@PathVariable String id, @RequestBody ProofReading reading, Principal who) {
-        Key key = keys.key(assessments.get(id));
-        key.expectation(new SlotId(reading.slot()));
+        Assessment assessment = assessments.get(id);
+        mustFitTheSupply(assessment, keys.key(assessment).expectation(new SlotId(reading.slot())));
         return view(assessments.append(
                 id,
                 reading.eventId(),
@@ -274,6 +299,18 @@ class ProofController {
     @PostMapping("/simulated")
     SimulatedReading simulated(@PathVariable String id, @RequestBody SimulatedSlot slot) {
         return new SimulatedReading(onTheRig.reading(assessments.get(id), new SlotId(slot.slot())));
+    }
+
+    /** No dead reading is taken on a live rig, and no live one on a dead rig. */
+    private static void mustFitTheSupply(Assessment assessment, Expectation box) {
+        boolean live = assessment.energisedAt() != null;
+        if (CheckPlan.isLive(box) && !live) {
+            throw Refusal.conflict(
+                    "supply-off", "this is read with the supply on: make the rig live first, through its gate");
+        }
+        if (!CheckPlan.isLive(box) && live) {
+            throw Refusal.conflict("supply-on", "this is read dead: make the rig dead first, lock off and prove it");
+        }
     }
 
     @PostMapping("/open")
@@ -316,6 +353,7 @@ class ProofController {
                                 assessment.checks()),
                         plan.notTold().stream().map(s -> words(s, key)).toList(),
                         plan.fewest(),
+                        assessment.energisedAt() != null,
                         healthySince));
     }
 
@@ -366,7 +404,8 @@ class ProofController {
                             relay > 0 ? "box" : box.canSet(fault) ? "hand" : "nothing",
                             relay,
                             fault.instruction(key.rig()),
-                            fault.kind().isOnlySeen()),
+                            fault.kind().isOnlySeen(),
+                            fault.safety() == SafetyClass.DEAD_ONLY),
                     new StepDone(
                             relay > 0 ? relayState(relay, assessment, state) : set == null ? "to do" : "set",
                             set == null ? "" : accounts.get(set.by()).name(),
@@ -391,6 +430,9 @@ class ProofController {
         }
         if (assessment.lockedOffAt() == null) {
             return "Lock off first.";
+        }
+        if (assessment.energisedAt() != null) {
+            return "The rig is live: make it dead first.";
         }
         for (SetStep step : steps) {
             if (!step.done().state().equals("set")) {

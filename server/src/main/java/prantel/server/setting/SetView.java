@@ -13,7 +13,6 @@ import prantel.core.expectation.FaultEffect;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultBox;
-import prantel.core.fault.FaultCatalogue;
 import prantel.core.rig.Rig;
 import prantel.core.safety.SafetyCheck;
 import prantel.server.picture.Pictures;
@@ -97,7 +96,7 @@ record SetView(
                 new SetChoices(
                         RigDrawing.of(rig),
                         PlaceChoice.of(rig),
-                        FaultCatalogue.kinds().stream().map(KindChoice::of).toList()),
+                        FaultBox.of(rig).kinds().stream().map(KindChoice::of).toList()),
                 preview(key));
     }
 

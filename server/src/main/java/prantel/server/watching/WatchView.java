@@ -92,7 +92,13 @@ record WatchView(
      * @param permitted whether the assessor let it go live with those open, and gave a reason
      */
     record BrokenLine(
-            BrokenDeed then, BrokenDeed first, String why, String severity, boolean sure, int open, boolean permitted) {}
+            BrokenDeed then,
+            BrokenDeed first,
+            String why,
+            String severity,
+            boolean sure,
+            int open,
+            boolean permitted) {}
 
     /** @param at null where nothing is on record */
     record BrokenDeed(String title, @Nullable OffsetDateTime at) {}
