@@ -20,12 +20,28 @@ async () => {
     const { basedOn } = await call("GET", `${at}/set`);
     await call("PUT", `${at}/faults`, { eventId: event(), basedOn, faults, from: null });
     await call("POST", `${at}/lock-off`, { eventId: event() });
-    for (const step of (await call("GET", `${at}/proof`)).steps)
-      await call("POST", `${at}/proof/handled`, { eventId: event(), fault: step.index, what: "SET", done: true });
-    for (const check of (await call("GET", `${at}/proof`)).checks) {
-      const { text } = await call("POST", `${at}/proof/simulated`, { slot: check.slot });
-      await call("POST", `${at}/proof/readings`, { eventId: event(), slot: check.slot, text });
-    }
+    const set = async (deadOnly) => {
+      for (const step of (await call("GET", `${at}/proof`)).steps.filter((s) => s.deadOnly === deadOnly))
+        await call("POST", `${at}/proof/handled`, { eventId: event(), fault: step.index, what: "SET", done: true });
+    };
+    const prove = async (live) => {
+      const checks = (await call("GET", `${at}/proof`)).checks.filter((c) => c.live === live);
+      if (checks.length === 0) return;
+      const seen = ["links", "earth", "covers", "isolation", "warned", "permission"];
+      if (live)
+        await call("POST", `${at}/live/on`, {
+          eventId: event(), reason: null, seen: seen.map((item) => ({ list: "LIVE_GIVEN", item })),
+        });
+      for (const check of checks) {
+        const { text } = await call("POST", `${at}/proof/simulated`, { slot: check.slot });
+        await call("POST", `${at}/proof/readings`, { eventId: event(), slot: check.slot, text });
+      }
+      if (live) await call("POST", `${at}/live/off`, { eventId: event(), lockedOff: true, provedDead: true });
+    };
+    await set(false);
+    await prove(true);
+    await set(true);
+    await prove(false);
     await call("POST", `${at}/proof/open`, { eventId: event() });
     return id;
   };
@@ -46,6 +62,8 @@ async () => {
   /** The candidate writes every box of some tests. */
   window.writeAll = async (id, tests, readings) => {
     const sheet = await call("GET", `/api/my/sheets/${id}`);
+    for (const item of sheet.conducted.ready.items.filter((i) => i.ticked === null))
+      await call("PUT", `/api/my/sheets/${id}/ticks`, { eventId: event(), list: "READY", item: item.id, on: true });
     for (const step of sheet.steps.filter((s) => tests.includes(s.id)))
       for (const group of step.groups)
         for (const box of group.boxes)
@@ -68,6 +86,7 @@ async () => {
    */
   window.fillWorkshop = async (id, readings, instead = {}) => {
     const written = { ...readings, ...instead };
+    await window.writeAll(id, [], readings);
     const sheet = await call("GET", `/api/my/sheets/${id}`);
     for (const step of sheet.steps.filter((s) => s.id !== "R2"))
       for (const group of step.groups)

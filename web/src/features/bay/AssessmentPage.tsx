@@ -57,7 +57,7 @@ export function AssessmentPage() {
             {shown === "prepare" && <PrepareStage id={id} bay={h.bay} open={h.openedAt !== null} />}
             {shown === "set" && <SetStage id={id} />}
             {shown === "watch" && (
-              <WatchStage id={id} bay={{ number: h.bay, rig: h.rig, candidate: h.candidate }} />
+              <WatchStage key={id} id={id} bay={{ number: h.bay, rig: h.rig, candidate: h.candidate }} />
             )}
             {shown === "mark" && <MarkPages id={id} page={stage} />}
             {stage === "feedback" && <FeedbackStage id={id} />}

@@ -174,6 +174,7 @@ class JourneyIT extends BrowserTest {
         Page page = browsers.signIn("Owen Tasker", 800, 1280);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Bay 1")))
                 .tap();
+        Stages.confirm(page);
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
                 .tap();
         Axe.check(page, "the candidate's sheet");

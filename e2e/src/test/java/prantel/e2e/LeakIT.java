@@ -50,6 +50,7 @@ class LeakIT extends BrowserTest {
         String base = candidate.url().replaceAll("(https?://[^/]+).*", "$1");
         candidate.navigate(base + "/my/sheets");
         Rooms.open(candidate, "/my/sheets/" + id);
+        Stages.confirm(candidate);
         assertThat(button(candidate, "Hand in")).isVisible();
         candidate.getByRole(AriaRole.TABLIST).getByRole(AriaRole.TAB).all().forEach(tab -> tab.click());
         for (String path : List.of(

@@ -197,9 +197,14 @@ class AttacksTest {
     @Order(6)
     void sameEventIdWithAnotherTextIsRefusedAndNotSilentlyDropped() {
         String other = Bays.prepare(assessor, "bay-3", "bela");
-        Bays.open(assessor, other);
+        Bays.openUnconfirmed(assessor, other);
         Browser writer = Browser.of(mvc, "bela");
         String own = "/api/my/sheets/" + id(other);
+        for (String item : List.of("identity", "fit", "instrument", "rules")) {
+            Map<String, Object> tick = Bays.event();
+            tick.putAll(Map.of("list", "READY", "item", item, "on", true));
+            assertThat(writer.put(own + "/ticks", tick).status()).isEqualTo(200);
+        }
         String slot = Bays.firstSlot(writer, own);
         Map<String, Object> reading = Bays.reading(slot, "0.05", 0);
         assertThat(writer.put(own + "/readings", reading).status()).isEqualTo(200);

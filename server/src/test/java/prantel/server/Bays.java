@@ -124,6 +124,25 @@ final class Bays {
         }
     }
 
+    /** The candidate isolates and proves dead, and writes it. */
+    static void isolate(Browser candidate, String sheet) {
+        for (JsonNode step : candidate.get(sheet).json().get("steps")) {
+            if (!List.of("SAFE_ISOLATION", "INDICATOR").contains(step.get("id").asString())) {
+                continue;
+            }
+            for (JsonNode group : step.get("groups")) {
+                for (JsonNode box : group.get("boxes")) {
+                    String text = box.get("keys").isEmpty()
+                            ? "0"
+                            : box.get("keys").get(0).asString();
+                    Browser.Answer kept = candidate.put(
+                            sheet + "/readings", reading(box.get("slot").asString(), text, 0));
+                    assertThat(kept.status()).as(kept.text()).isEqualTo(200);
+                }
+            }
+        }
+    }
+
     /** By word of mouth, tapped by the assessor. */
     static void confirm(Browser assessor, String path) {
         for (String item : List.of("identity", "fit", "instrument", "rules")) {

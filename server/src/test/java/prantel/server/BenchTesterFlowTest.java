@@ -64,6 +64,10 @@ class BenchTesterFlowTest {
                 .json()
                 .get("text")
                 .asString();
+        assertThat(take(slot).text())
+                .as("before it is isolated and proved dead")
+                .contains("Voltage at the probes");
+        Bays.isolate(Browser.of(mvc, "pia"), path.replace("/api/assessments", "/api/my/sheets"));
         Browser.Answer taken = take(slot);
         assertThat(taken.status()).as(taken.text()).isEqualTo(200);
         double read = number(taken.json().get("text").asString());
@@ -98,6 +102,7 @@ class BenchTesterFlowTest {
                 .orElseThrow()
                 .get("slot")
                 .asString();
+        int filled = ada().get(path + "/watch").json().get("filled").asInt();
         assertThat(take(chosen).text()).contains("chosen or worked out");
         assertThat(take("nowhere").status()).isEqualTo(400);
         String bay = "/api/workshop/bays/bay-2/bench-tester";
@@ -107,7 +112,9 @@ class BenchTesterFlowTest {
         assertThat(take(slot).text()).contains("does not answer");
         administrator.put(bay, Map.of("address", ""));
         assertThat(take(slot).text()).contains("no bench tester");
-        assertThat(ada().get(path + "/watch").json().get("filled").asInt()).isZero();
+        assertThat(ada().get(path + "/watch").json().get("filled").asInt())
+                .as("the boxes of isolation, and no other")
+                .isEqualTo(filled);
     }
 
     @Test
@@ -176,6 +183,10 @@ class BenchTesterFlowTest {
                 .findFirst()
                 .orElseThrow();
         String slot = box.get("slot").asString();
+        assertThat(theo.post(sheet + "/take", taking(slot)).text())
+                .as("before it is isolated and proved dead")
+                .contains("Voltage at the probes");
+        Bays.isolate(theo, sheet);
         Browser.Answer taken = theo.post(sheet + "/take", taking(slot));
         assertThat(taken.status()).as(taken.text()).isEqualTo(200);
         String text = taken.json().get("text").asString();

@@ -147,7 +147,7 @@ class ConductFlowTest {
                                 List.of(),
                                 "steps",
                                 List.of("bonding"))));
-        assertThat(halted.get("clock").get("running").asBoolean()).isFalse();
+        assertThat(halted.get("clock").get("state").asString()).isEqualTo("HALTED");
         Browser.Answer refused = lutz().put("/api/my/sheets/" + id + "/readings", Bays.reading(slot, "0.04", 1));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.text()).contains("clock stands still");
@@ -199,7 +199,7 @@ class ConductFlowTest {
     void whatWasTappedIsTakenBackByWhoTappedIt() {
         String full = Bays.prepareWith(ada(), "bay-4", "axel", "initial-three-phase");
         Bays.choose(ada(), full, List.of());
-        Bays.open(ada(), full);
+        Bays.openUnconfirmed(ada(), full);
         ok(ada().put(
                         full + "/watch/observations",
                         event("observation", "locked", "sight", "SLIP", "slip", "key left")));

@@ -215,7 +215,9 @@ public final class Assessment {
                         Answered was = questions.get(asked.question());
                         yield new AssessmentEvent.Asked(asked.question(), was == null ? null : was.points());
                     }
-                    case AssessmentEvent.Ticked tick ->
+                    // what was ticked before the candidate was at work is not taken back from Watch
+                    case AssessmentEvent.Ticked tick
+                    when openedAt != null ->
                         new AssessmentEvent.Ticked(
                                 tick.list(), tick.item(), conduct.tick(tick.list(), tick.item()) != null);
                     default -> null;

@@ -107,15 +107,17 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
     private static CheckPlan of(Key key, Exploration singles, List<Fault> looks, List<Hypothesis> others) {
         List<Fault> deadOnly =
                 key.faults().faults().stream().filter(CheckPlan::isDeadOnly).toList();
-        if (deadOnly.isEmpty()) {
-            return of(key, singles, looks, others, singles.measured());
-        }
         CheckPlan dead = of(
                 key,
                 singles,
                 looks,
                 others,
                 singles.measured().stream().filter(s -> !s.function().isLive()).toList());
+        if (deadOnly.isEmpty()) {
+            // nobody goes live for what dead readings tell as well
+            CheckPlan all = of(key, singles, looks, others, singles.measured());
+            return dead.notTold().size() == all.notTold().size() ? dead : all;
+        }
         Key before = key.with(without(key.faults(), deadOnly));
         List<Hypothesis> untold = dead.notTold().stream()
                 .map(set -> without(set, deadOnly))
