@@ -10,6 +10,11 @@ async () => {
       body: body === undefined ? undefined : JSON.stringify(body),
     });
     const text = await answer.text();
+    // as the application itself: when one person has too many calls under way it tries again
+    if (answer.status === 429) {
+      await new Promise((again) => setTimeout(again, 400));
+      return call(method, path, body);
+    }
     if (!answer.ok) throw new Error(`${method} ${path} ${answer.status} ${text}`);
     return text ? JSON.parse(text) : null;
   };

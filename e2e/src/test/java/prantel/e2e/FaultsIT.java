@@ -168,6 +168,7 @@ class FaultsIT extends BrowserTest {
         candidate
                 .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Bay 5")))
                 .tap();
+        Stages.confirm(candidate);
         handIn(candidate);
         assertThat(candidate.getByRole(AriaRole.ALERT)).containsText("The rig is live");
         assertThat(button("It is dead")).isDisabled();

@@ -167,7 +167,7 @@ class JudgementIT extends BrowserTest {
                         new Page.GetByRoleOptions().setName(Pattern.compile("Mark Petra Lindholm by yourself")))
                 .first()
                 .click();
-        assertThat(text(second, "see nothing of what was given")).isVisible();
+        assertThat(text(second, "nothing of what the program makes of it")).isVisible();
         assertThat(second.getByText("showed me the part afterwards")).hasCount(0);
         Axe.check(second, "Mark, by oneself");
         assertThat(button(second, "Accept")).hasCount(0);

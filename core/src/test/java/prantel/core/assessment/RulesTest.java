@@ -178,9 +178,20 @@ class RulesTest {
                         lives++;
                         assertThat(state.stop()).isNull();
                         assertThat(state.conduct().pause()).isEmpty();
-                        assertThat(state.conduct().open(Checklist.LIVE_ASKED)).isEmpty();
+                        // while faults are set nobody has a sheet who could ask: the assessor proves what is set
+                        assertThat(state.openedAt() == null
+                                        || state.conduct()
+                                                .open(Checklist.LIVE_ASKED)
+                                                .isEmpty())
+                                .isTrue();
                         assertThat(state.conduct().open(Checklist.LIVE_GIVEN)).isEmpty();
                     }
+                    assertThat(live && event instanceof AssessmentEvent.SheetOpened)
+                            .as("no sheet is opened on a live rig")
+                            .isFalse();
+                    assertThat(live && event instanceof AssessmentEvent.FaultHandled)
+                            .as("no hand is in a live rig")
+                            .isFalse();
                     if (event instanceof AssessmentEvent.StopLifted) {
                         lifted++;
                         assertThat(state.conduct().open(Checklist.MAKE_SAFE)).isEmpty();
@@ -202,11 +213,37 @@ class RulesTest {
         assertThat(lifted).isGreaterThan(10);
     }
 
+    /** What only a live reading tells is proved live, through the gate; that opens no live test of the candidate. */
+    @Test
+    void aRigThatIsLiveToProveWhatIsSetIsNotTheCandidatesLiveStage() {
+        List<AssessmentEvent> proving = new ArrayList<>(List.of(new AssessmentEvent.LockedOff()));
+        proving.addAll(Streams.ticksOf(Checklist.LIVE_GIVEN));
+        proving.add(LIVE);
+        Assessment live = after(proving.toArray(AssessmentEvent[]::new));
+        assertThat(live.energisedAt()).isNotNull();
+        assertThat(why(new AssessmentEvent.SheetOpened(), live)).isEqualTo("energised");
+        assertThat(why(new AssessmentEvent.FaultHandled(0, Handling.SET, true), live))
+                .isEqualTo("energised");
+        assertThat(why(ARM, live)).isEqualTo("energised");
+        assertThat(why(new AssessmentEvent.FaultsChosen("{}", null), live)).isEqualTo("energised");
+        proving.add(DEAD);
+        proving.add(new AssessmentEvent.SheetOpened());
+        Assessment open = after(proving.toArray(AssessmentEvent[]::new));
+        assertThat(open.wasLive()).isFalse();
+        assertThat(why(LIVE, open)).as("asked for and given anew").isEqualTo("not-asked-or-given");
+    }
+
     @Test
     void everyKindHasANameOfItsOwnThatIsNoClassName() {
         assertThat(WRITE.kind()).isEqualTo("reading-written");
         assertThat(STOP.kind()).isEqualTo("stopped");
         assertThat(LIVE.kind()).isEqualTo("energised");
+        List<Class<?>> all = List.of(AssessmentEvent.class.getPermittedSubclasses());
+        assertThat(AssessmentEvent.KINDS.keySet()).as("every event has a name").isEqualTo(java.util.Set.copyOf(all));
+        assertThat(AssessmentEvent.KINDS.values())
+                .as("of its own, that no renaming of a class changes")
+                .doesNotHaveDuplicates()
+                .allMatch(k -> k.matches("[a-z]+(-[a-z]+)*"));
     }
 
     /** SHA-256 is FIPS 180-4; the value below by Python's hashlib over the same bytes. */

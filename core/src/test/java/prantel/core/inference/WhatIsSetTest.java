@@ -103,7 +103,7 @@ class WhatIsSetTest {
                 .filteredOn(r -> r.misfits() == 0)
                 .extracting(WhatIsSet.Ranked::there)
                 .as("one reading may fit several: the right one is among them")
-                .anyMatch(f -> f.equals(FaultSet.of(Faults.reversed(4))) || f.isEmpty());
+                .contains(FaultSet.of(Faults.reversed(4)));
     }
 
     @Test

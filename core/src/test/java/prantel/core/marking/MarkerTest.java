@@ -240,7 +240,22 @@ class MarkerTest {
     void markingAgainGivesTheSame() {
         CandidateRecord record =
                 Sheets.perfect(key).add(key, TestKind.BONDING, 0.85).record();
-        assertThat(Marker.mark(key, record).marks())
-                .isEqualTo(Marker.mark(key, record).marks());
+        MarkedSheet once = Marker.mark(key, record);
+        // what a key keeps from other sheets, and the order in which boxes are given, change nothing
+        Marker.mark(key, Sheets.perfect(key).add(key, TestKind.R1_R2, 0.09).record());
+        Key fresh =
+                key(Faults.joint(3, Conductor.CPC, 0.60), Faults.lowInsulation(4, Conductor.LINE, Conductor.CPC, 0.5));
+        java.util.Map<SlotId, String> backwards = new java.util.LinkedHashMap<>();
+        List.copyOf(record.readings().entrySet()).reversed().forEach(e -> backwards.put(e.getKey(), e.getValue()));
+        CandidateRecord same = new CandidateRecord(backwards, record.judgements(), record.faults());
+        for (MarkedSheet again : List.of(Marker.mark(key, same), Marker.mark(fresh, same))) {
+            assertThat(again.marks()).isEqualTo(once.marks());
+            assertThat(again.findings().stream().map(Finding::explanations))
+                    .isEqualTo(
+                            once.findings().stream().map(Finding::explanations).toList());
+        }
+        assertThat(once.marks())
+                .as("and another record is another result")
+                .isNotEqualTo(Marker.mark(key, Sheets.perfect(key).record()).marks());
     }
 }
