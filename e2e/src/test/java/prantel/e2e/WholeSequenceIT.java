@@ -313,7 +313,9 @@ class WholeSequenceIT extends BrowserTest {
         Locator signed = page.getByText(Pattern.compile("signed .* points"));
         assertThat(word.or(signed).first()).isVisible();
         if (word.isVisible()) {
-            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Competent"))
+            page.getByRole(
+                            AriaRole.RADIO,
+                            new Page.GetByRoleOptions().setName("Competent").setExact(true))
                     .click();
             word.fill("I stood beside it throughout");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Sign competent")))
