@@ -220,7 +220,8 @@ class AttacksTest {
         reports.putAll(Map.of("basedOn", 0, "reports", List.of()));
         assertThat(candidate.put(own + "/fault-reports", reports).status()).isEqualTo(404);
         assertThat(candidate.post(own + "/hand-in", Bays.event()).status()).isEqualTo(404);
-        assertThat(writer.get(own).text()).doesNotContain("9.99");
+        // as written: a moment may have the same figures
+        assertThat(writer.get(own).text()).doesNotContain("\"9.99");
     }
 
     @Test
