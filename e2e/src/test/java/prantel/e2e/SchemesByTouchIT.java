@@ -90,7 +90,8 @@ class SchemesByTouchIT extends BrowserTest {
                 // what is shown stays; what is next is offered, one press away
                 String title = (String) next.get("title");
                 Locator shown = assessor.getByRole(AriaRole.HEADING)
-                        .filter(new Locator.FilterOptions().setHasText(Pattern.compile(Pattern.quote(title) + "$")))
+                        .filter(new Locator.FilterOptions()
+                                .setHasText(Pattern.compile(title.replaceAll("[^\\p{L}\\p{N} ,]", "\\\\$0") + "$")))
                         .first();
                 Locator offered = button(assessor, "Next: " + title);
                 assertThat(shown.or(offered).first()).isVisible();
