@@ -28,7 +28,6 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,38 +37,33 @@ import org.jspecify.annotations.Nullable;
 public final class SimulatedFaultBox implements AutoCloseable {
     public static final int USUAL_RELAYS = 16;
     private static final int USUAL_WATCHDOG_SECONDS = 5;
+    /** The watchdog counts ticks of its own, as a box's does: a computer that both slept on is nobody's silence. */
+    private static final int TICK_MILLIS = 200;
 
     private final int port;
     private final boolean[] coils;
     /** Contacts that no longer follow their coil: null where they do. */
     private final @Nullable Boolean[] stuck;
 
-    private final LongSupplier nanos;
     private final ScheduledExecutorService watchdog;
     private @Nullable ModbusTcpServer server;
     private int owner;
     private String ownerAddress = "";
-    private long heard;
+    private int silentTicks;
     private int watchdogSeconds = USUAL_WATCHDOG_SECONDS;
     private int powerUps;
 
     /** @param port on this machine @param relays 1 to 64 */
     public SimulatedFaultBox(int port, int relays) {
-        this(port, relays, System::nanoTime);
-    }
-
-    /** @param nanos a clock, for tests of the watchdog */
-    SimulatedFaultBox(int port, int relays, LongSupplier nanos) {
         if (relays < 1 || relays > 64) {
             throw new IllegalArgumentException(relays + " relays: give 1 to 64");
         }
         this.port = port;
         this.coils = new boolean[relays];
         this.stuck = new Boolean[relays];
-        this.nanos = nanos;
         this.watchdog = Executors.newSingleThreadScheduledExecutor(
                 Thread.ofPlatform().daemon().name("fault-box-" + port).factory());
-        watchdog.scheduleAtFixedRate(this::watch, 200, 200, TimeUnit.MILLISECONDS);
+        watchdog.scheduleWithFixedDelay(this::tick, TICK_MILLIS, TICK_MILLIS, TimeUnit.MILLISECONDS);
     }
 
     /**
@@ -147,9 +141,9 @@ public final class SimulatedFaultBox implements AutoCloseable {
         return position == null ? coils[index] : position;
     }
 
-    /** Silence of the owner for too long releases everything. */
-    synchronized void watch() {
-        if (owner != 0 && nanos.getAsLong() - heard > TimeUnit.SECONDS.toNanos(watchdogSeconds)) {
+    /** One tick of the watchdog: silence of the owner for too long releases everything. */
+    synchronized void tick() {
+        if (owner != 0 && TICK_MILLIS * ++silentTicks > TimeUnit.SECONDS.toMillis(watchdogSeconds)) {
             owner = 0;
             Arrays.fill(coils, false);
         }
@@ -168,7 +162,7 @@ public final class SimulatedFaultBox implements AutoCloseable {
     private final class Services implements ModbusServices {
         private void heardFrom(ModbusRequestContext context) {
             if (owner != 0 && address(context).equals(ownerAddress)) {
-                heard = nanos.getAsLong();
+                silentTicks = 0;
             }
         }
 
@@ -279,7 +273,7 @@ public final class SimulatedFaultBox implements AutoCloseable {
             }
             owner = value;
             ownerAddress = address(context);
-            heard = nanos.getAsLong();
+            silentTicks = 0;
         }
 
         @Override

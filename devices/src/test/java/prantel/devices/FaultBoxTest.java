@@ -9,8 +9,6 @@ import com.digitalpetri.modbus.tcp.client.NettyTcpClientTransport;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,14 +17,14 @@ import prantel.devices.FaultBoxException.Why;
 // Function codes, addressing and exception codes: Modbus Application Protocol Specification V1.1b3.
 class FaultBoxTest {
     private static final int RELAYS = 12;
+    private static final int TICKS_A_SECOND = 5;
 
-    private final AtomicLong clock = new AtomicLong();
     private SimulatedFaultBox box;
     private FaultBoxClient client;
 
     @BeforeEach
     void start() throws IOException {
-        box = new SimulatedFaultBox(freePort(), RELAYS, clock::get);
+        box = new SimulatedFaultBox(freePort(), RELAYS);
         box.powerOn();
         client = new FaultBoxClient("127.0.0.1", box.port(), 7);
     }
@@ -44,8 +42,9 @@ class FaultBoxTest {
     }
 
     private void pass(int seconds) {
-        clock.addAndGet(TimeUnit.SECONDS.toNanos(seconds));
-        box.watch();
+        for (int tick = 0; tick < seconds * TICKS_A_SECOND; tick++) {
+            box.tick();
+        }
     }
 
     @Test

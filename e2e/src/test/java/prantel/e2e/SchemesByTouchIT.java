@@ -87,11 +87,13 @@ class SchemesByTouchIT extends BrowserTest {
                     "([id, tests, readings]) => writeAll(id, tests, readings)", List.of(id, tests.get(step), readings));
             int toSee = ((List<?>) next.get("observations")).size();
             if (toSee > 0) {
-                // what is shown stays; what is next is offered, one press away
+                // the heading: the bay, the step, what is written so far. What is shown stays; what is next is offered,
+                // one press away
                 String title = (String) next.get("title");
                 Locator shown = assessor.getByRole(AriaRole.HEADING)
                         .filter(new Locator.FilterOptions()
-                                .setHasText(Pattern.compile(title.replaceAll("[^\\p{L}\\p{N} ,]", "\\\\$0") + "$")))
+                                .setHasText(Pattern.compile(
+                                        "^\\d+" + title.replaceAll("[^\\p{L}\\p{N} ,]", "\\\\$0") + "(\\s|$)")))
                         .first();
                 Locator offered = button(assessor, "Next: " + title);
                 assertThat(shown.or(offered).first()).isVisible();

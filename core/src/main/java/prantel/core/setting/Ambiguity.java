@@ -24,14 +24,14 @@ public record Ambiguity(Fault fault, Fault reads, boolean accepted) {
     public static List<Ambiguity> of(Key key, Exploration singles) {
         List<Ambiguity> found = new ArrayList<>();
         for (Fault fault : key.faults().faults()) {
-            if (fault.kind().isOnlySeen()) {
+            if (singles.isOnlySeen(fault)) {
                 continue;
             }
             Effect mine = singles.of(fault);
             for (Effect other : singles.effects()) {
                 Fault candidate = sized(other.fault(), fault);
                 if (candidate.isSameBut(fault)
-                        || candidate.kind().isOnlySeen()
+                        || singles.isOnlySeen(candidate)
                         || key.faults().faults().stream().anyMatch(candidate::isSameBut)) {
                     continue;
                 }

@@ -56,9 +56,8 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
      * @param byHand faults of the set that somebody sets by hand
      */
     public static CheckPlan of(Key key, Exploration singles, Predicate<Fault> byHand) {
-        List<Fault> looks = key.faults().faults().stream()
-                .filter(f -> f.kind().isOnlySeen())
-                .toList();
+        List<Fault> looks =
+                key.faults().faults().stream().filter(singles::isOnlySeen).toList();
         List<Hypothesis> others = others(key, singles);
         others.addAll(slips(key, singles, byHand));
         return of(key, singles, looks, others);
@@ -68,7 +67,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
     static List<Hypothesis> slips(Key key, Exploration singles, Predicate<Fault> byHand) {
         List<Hypothesis> slips = new ArrayList<>();
         for (Fault fault : key.faults().faults()) {
-            if (byHand.test(fault) && !fault.kind().isOnlySeen()) {
+            if (byHand.test(fault) && !singles.isOnlySeen(fault)) {
                 singles.effects().stream()
                         .map(Effect::fault)
                         .filter(g -> g.kind() == fault.kind()
@@ -91,7 +90,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
      * @param out the faults taken out
      */
     public static CheckPlan ofClearing(Key left, List<Fault> out, Exploration singles) {
-        List<Fault> read = out.stream().filter(f -> !f.kind().isOnlySeen()).toList();
+        List<Fault> read = out.stream().filter(f -> !singles.isOnlySeen(f)).toList();
         List<Hypothesis> others = new ArrayList<>();
         for (List<Fault> still : parts(read)) {
             if (!still.isEmpty()) {
@@ -100,7 +99,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
                 others.add(Hypothesis.of(Kind.LEFT_OVER, left.with(new FaultSet(in)), singles.healthy()));
             }
         }
-        List<Fault> looks = out.stream().filter(f -> f.kind().isOnlySeen()).toList();
+        List<Fault> looks = out.stream().filter(singles::isOnlySeen).toList();
         return of(left, singles, looks, others);
     }
 
@@ -189,7 +188,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
     /** Everything the set must be told from. Faults that only the eye finds change no reading and are left out. */
     static List<Hypothesis> others(Key key, Exploration singles) {
         List<Fault> read = key.faults().faults().stream()
-                .filter(f -> !f.kind().isOnlySeen())
+                .filter(f -> !singles.isOnlySeen(f))
                 .toList();
         List<Hypothesis> others = new ArrayList<>();
         for (List<Fault> part : parts(read)) {
@@ -200,7 +199,7 @@ public record CheckPlan(List<Expectation> readings, List<Fault> looks, List<Faul
         }
         for (Effect effect : singles.effects()) {
             boolean meant = read.stream().anyMatch(f -> f.isSameBut(effect.fault()));
-            if (!meant && !effect.fault().kind().isOnlySeen()) {
+            if (!meant && !singles.isOnlySeen(effect.fault())) {
                 others.add(Hypothesis.of(effect, singles.healthy()));
             }
         }

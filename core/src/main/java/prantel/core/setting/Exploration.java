@@ -89,6 +89,15 @@ public final class Exploration {
                 .toList();
     }
 
+    /** Whether a fault is found with the eyes and no figure of the sequence tells it: what a limit makes of a figure is no figure. */
+    public boolean isOnlySeen(Fault fault) {
+        return fault.kind().isSeen()
+                && of(fault).changed().values().stream()
+                        .filter(e -> e.slot() instanceof Slot.Measured)
+                        .noneMatch(e -> Hypothesis.tellsApart(
+                                e, healthy.expectation(e.slot().id())));
+    }
+
     /** What a fault of the catalogue does; worked out anew for one with another size. */
     public Effect of(Fault fault) {
         return effects.stream()

@@ -51,7 +51,7 @@ public record Hypothesis(Kind kind, FaultSet faults, Function<SlotId, Expectatio
             all.addAll(CheckPlan.slips(key, singles, byHand));
         } else {
             singles.effects().stream()
-                    .filter(e -> !e.fault().kind().isOnlySeen())
+                    .filter(e -> !singles.isOnlySeen(e.fault()))
                     .forEach(e -> all.add(of(e, singles.healthy())));
         }
         before.faults().stream()

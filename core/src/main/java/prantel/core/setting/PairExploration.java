@@ -36,8 +36,7 @@ public final class PairExploration {
      */
     public static Result of(Exploration singles, List<Effect> only, DoubleConsumer progress, BooleanSupplier stop) {
         List<Effect> findable = only.stream()
-                .filter(e -> e.visibility() == Visibility.FINDABLE
-                        && !e.fault().kind().isOnlySeen())
+                .filter(e -> e.visibility() == Visibility.FINDABLE && !singles.isOnlySeen(e.fault()))
                 .toList();
         List<Effect[]> pairs = pairs(findable);
         List<Masked> masked = new ArrayList<>();

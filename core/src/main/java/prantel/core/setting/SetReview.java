@@ -79,15 +79,17 @@ public record SetReview(List<Reviewed> faults, List<Conflict> conflicts, List<Am
     private static List<Conflict> conflicts(FaultEffect effect, Effect alone, Key key, Exploration singles) {
         List<Conflict> conflicts = new ArrayList<>();
         Fault fault = effect.fault();
-        if (fault.kind().isOnlySeen()) {
+        if (singles.isOnlySeen(fault)) {
             return conflicts;
         }
         for (Fault other : key.faults().faults()) {
-            if (other.equals(fault) || other.kind().isOnlySeen()) {
+            if (other.equals(fault) || singles.isOnlySeen(other)) {
                 continue;
             }
             Visibility beside = visibility(fault, other, key);
-            if (alone.visibility() == Visibility.FINDABLE && beside != Visibility.FINDABLE) {
+            // no reading has to show what the eye finds
+            boolean hidden = beside != Visibility.FINDABLE && !fault.kind().isSeen();
+            if (alone.visibility() == Visibility.FINDABLE && hidden) {
                 conflicts.add(new Conflict(Conflict.Kind.HIDES, fault, other));
             } else if (alone.visibility() != Visibility.FINDABLE
                     && beside == Visibility.FINDABLE

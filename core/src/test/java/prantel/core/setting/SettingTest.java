@@ -116,6 +116,43 @@ class SettingTest {
         assertThat(deadOnly.readings()).noneMatch(CheckPlan::isLive);
     }
 
+    private static final Fault SLOW_CURVE = FaultCatalogue.kind("wrong-curve")
+            .usual(new Place.AtCircuit(Rigs.SOCKETS), List.of(), Optional.empty(), Rigs.fiveSockets());
+
+    /** Printed on the device: no reading hides it, and none is needed. Common practice, no source. */
+    @Test
+    void whatIsReadOnADeviceIsHiddenByNoReading() {
+        SetReview fair = review(SLOW_CURVE, Faults.cpcOpenAfter(2));
+        assertThat(fair.conflicts()).isEmpty();
+        assertThat(fair.isFair()).isTrue();
+        Key key = full.with(FaultSet.of(SLOW_CURVE, Faults.reversed(4)));
+        assertThat(SetReview.of(key, Exploration.of(full), full).conflicts())
+                .as("with Zs in the sequence")
+                .isEmpty();
+    }
+
+    @Test
+    void nothingReadsTheSameAsWhatOnlyTheEyeFinds() {
+        assertThat(singles.isOnlySeen(SLOW_CURVE)).isTrue();
+        assertThat(Ambiguity.of(healthy.with(FaultSet.of(SLOW_CURVE)), singles)).isEmpty();
+        assertThat(Ambiguity.of(healthy.with(FaultSet.of(Faults.reversed(4))), singles))
+                .noneMatch(a -> singles.isOnlySeen(a.reads()));
+        assertThat(singles.effects())
+                .as("what is seen and read as well may be taken for another")
+                .anyMatch(e -> e.fault().kind().isSeen() && !singles.isOnlySeen(e.fault()));
+    }
+
+    /** It is proved by looking; readings prove the rest of the set, and nothing stays "not told". */
+    @Test
+    void whatOnlyTheEyeFindsIsProvedByLooking() {
+        CheckPlan plan = CheckPlan.of(healthy.with(FaultSet.of(SLOW_CURVE, Faults.reversed(4))), singles);
+        assertThat(plan.looks()).containsExactly(SLOW_CURVE);
+        assertThat(plan.readings()).isNotEmpty();
+        assertThat(plan.notTold()).noneMatch(FaultSet.of(Faults.reversed(4))::equals);
+        assertThat(CheckPlan.ofClearing(healthy, List.of(SLOW_CURVE), singles).looks())
+                .containsExactly(SLOW_CURVE);
+    }
+
     // 0.02 Ω in a circuit of 0.7 Ω: the handbook's example of an unfair joint. Common practice, no source.
     @Test
     void jointWithinToleranceIsNotFindable() {

@@ -149,7 +149,7 @@ class ClearController {
                     fault.where(key.rig()),
                     fault.kind().remedy(),
                     relay ? "box" : "hand",
-                    fault.kind().isOnlySeen(),
+                    plan.looks().contains(fault),
                     assessment.done(i, Handling.OUT) != null));
         }
         BoxTruth truth = equipment.truth(assessment);

@@ -330,7 +330,7 @@ class ProofController {
         CheckPlan plan = plans.proving(key);
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
         BoxState box = equipment.box(assessment).orElse(null);
-        List<SetStep> steps = steps(assessment, key, box);
+        List<SetStep> steps = steps(assessment, key, plan.looks(), box);
         OffsetDateTime healthySince = onTheRig.healthySince(assessment);
         String whyNot = whyNotOpen(
                 assessment, steps, equipment.truth(assessment), healthySince == null ? CheckLines.open(checks) : 0);
@@ -390,7 +390,7 @@ class ProofController {
         return List.copyOf(new TreeSet<>(relays));
     }
 
-    private List<SetStep> steps(Assessment assessment, Key key, @Nullable BoxState state) {
+    private List<SetStep> steps(Assessment assessment, Key key, List<Fault> looks, @Nullable BoxState state) {
         FaultBox box = FaultBox.of(key.rig());
         List<SetStep> steps = new ArrayList<>();
         List<Fault> faults = key.faults().faults();
@@ -404,7 +404,7 @@ class ProofController {
                             relay > 0 ? "box" : box.canSet(fault) ? "hand" : "nothing",
                             relay,
                             fault.instruction(key.rig()),
-                            fault.kind().isOnlySeen(),
+                            looks.contains(fault),
                             fault.safety() == SafetyClass.DEAD_ONLY),
                     new StepDone(
                             relay > 0 ? relayState(relay, assessment, state) : set == null ? "to do" : "set",
