@@ -93,7 +93,7 @@ class SchemesByTouchIT extends BrowserTest {
                 Locator shown = assessor.getByRole(AriaRole.HEADING)
                         .filter(new Locator.FilterOptions()
                                 .setHasText(Pattern.compile(
-                                        "^\\d+" + title.replaceAll("[^\\p{L}\\p{N} ,]", "\\\\$0") + "(\\s|$)")))
+                                        "^\\d+\\s*" + title.replaceAll("[^\\p{L}\\p{N} ,]", "\\\\$0") + "(\\s|$)")))
                         .first();
                 Locator offered = button(assessor, "Next: " + title);
                 assertThat(shown.or(offered).first()).isVisible();

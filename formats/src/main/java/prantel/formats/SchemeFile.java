@@ -27,6 +27,7 @@ import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.scheme.TestKind;
 import prantel.core.scheme.Tolerances;
+import prantel.core.scheme.Undone;
 import prantel.core.survey.SchemeSurvey;
 import tools.jackson.databind.JsonNode;
 
@@ -181,7 +182,8 @@ public final class SchemeFile {
                         supply.path("impedancePercent").asDouble(usual.supply().impedancePercent()),
                         supply.path("voltsLowPercent").asDouble(usual.supply().voltsLowPercent()),
                         supply.path("voltsHighPercent").asDouble(usual.supply().voltsHighPercent()),
-                        supply.path("tripPercent").asDouble(usual.supply().tripPercent())));
+                        supply.path("tripPercent").asDouble(usual.supply().tripPercent()),
+                        supply.path("tripTimePercent").asDouble(usual.supply().tripTimePercent())));
         if (cables == null || joints == null || insulation == null || supplied == null) {
             return null;
         }
@@ -224,7 +226,16 @@ public final class SchemeFile {
                 text(node, "seen"),
                 one(node, "severity", Severity.COUNTS),
                 node.path("weight").asDouble(1),
-                texts(node, "slips"));
+                texts(node, "slips"),
+                undone(node.path("undone")));
+    }
+
+    private static Map<String, Undone> undone(JsonNode node) {
+        Map<String, Undone> undone = new LinkedHashMap<>();
+        node.properties()
+                .forEach(e ->
+                        undone.put(e.getKey(), of(Undone.class, e.getValue().asText())));
+        return undone;
     }
 
     private static Question question(JsonNode node) {

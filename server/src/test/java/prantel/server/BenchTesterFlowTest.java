@@ -198,6 +198,24 @@ class BenchTesterFlowTest {
         assertThat(ada().get(drill + "/watch").text()).doesNotContain("from the tester");
         JsonNode ranges = theo.get(sheet + "/ranges?slot=" + slot).json();
         assertThat(ranges.valueStream().map(JsonNode::asString)).startsWith("9.99 Ω", "99.9 Ω");
+        String display = text.replaceAll("[^0-9.]", "");
+        assertThat(ada().put(
+                                drill + "/watch/observations",
+                                Map.of(
+                                        "eventId",
+                                        Browser.event(),
+                                        "observation",
+                                        "nulled",
+                                        "sight",
+                                        "SLIP",
+                                        "slip",
+                                        "never nulled"))
+                        .status())
+                .isEqualTo(200);
+        Browser.Answer leadsIn = theo.post(sheet + "/take", taking(slot));
+        assertThat(Double.parseDouble(leadsIn.json().get("text").asString().replaceAll("[^0-9.]", "")))
+                .as("the leads are in it, as the assessor saw")
+                .isGreaterThan(Double.parseDouble(display) + 0.05);
         Map<String, Object> coarse = taking(slot);
         coarse.put("range", "99.9 Ω");
         String rough = theo.post(sheet + "/take", coarse).json().get("text").asString();

@@ -2,11 +2,13 @@ package prantel.core.assessment;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -16,6 +18,8 @@ import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Scheme.OrderRule;
 import prantel.core.scheme.Step;
+import prantel.core.scheme.TestKind;
+import prantel.core.scheme.Undone;
 import prantel.core.sequence.Slot;
 
 /**
@@ -142,8 +146,25 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
      *
      * @param lockedOff by the assessor before faults were set, by the candidate's isolation, or when it was made dead again
      * @param asked whether the candidate asks to go live at this moment
+     * @param notDone what slips on record say was not done
      */
-    public record RigNow(boolean live, boolean lockedOff, Dead dead, boolean asked) {}
+    public record RigNow(boolean live, boolean lockedOff, Dead dead, boolean asked, List<NotDone> notDone) {
+        public RigNow {
+            notDone = List.copyOf(notDone);
+        }
+
+        /** Whether a slip says that something was not done which a reading of this test is taken with. */
+        public boolean isUndone(Undone what, TestKind test) {
+            return notDone.stream().anyMatch(n -> n.what() == what && n.tests().contains(test));
+        }
+    }
+
+    /** A slip on record, and the tests that are then read without what it names. */
+    public record NotDone(Undone what, Set<TestKind> tests) {
+        public NotDone {
+            tests = Set.copyOf(tests);
+        }
+    }
 
     /** Whether it is known to be dead. */
     public enum Dead {
@@ -324,9 +345,8 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
     private static RigNow rig(Assessment assessment, Scheme scheme, List<Slot> slots) {
         boolean live = assessment.energisedAt() != null;
         boolean madeDead = assessment.wasLive() && !live;
-        List<Slot> isolation = slots.stream()
-                .filter(s -> s.step() == prantel.core.scheme.TestKind.SAFE_ISOLATION)
-                .toList();
+        List<Slot> isolation =
+                slots.stream().filter(s -> s.step() == TestKind.SAFE_ISOLATION).toList();
         boolean isolated = !isolation.isEmpty()
                 && OpenBoxes.of(assessment, scheme, isolation).isEmpty();
         boolean read = !isolation.isEmpty()
@@ -336,12 +356,28 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
                 live,
                 !live && (madeDead || isolated || assessment.lockedOffAt() != null),
                 proved ? Dead.PROVED : !live && read ? Dead.READ_UNPROVED : Dead.NOT_PROVED,
-                !live && assessment.conduct().open(Checklist.LIVE_ASKED).isEmpty());
+                !live && assessment.conduct().open(Checklist.LIVE_ASKED).isEmpty(),
+                notDone(assessment, scheme));
+    }
+
+    private static List<NotDone> notDone(Assessment assessment, Scheme scheme) {
+        List<NotDone> notDone = new ArrayList<>();
+        for (Step step : scheme.steps()) {
+            for (Observation observation : step.observations()) {
+                Optional.ofNullable(assessment.observations().get(observation.id()))
+                        .filter(seen -> !seen.right())
+                        .flatMap(seen -> observation.undone(seen.slip()))
+                        .ifPresent(what -> notDone.add(new NotDone(
+                                what,
+                                what == Undone.NULLING ? EnumSet.allOf(TestKind.class) : Set.copyOf(step.tests()))));
+            }
+        }
+        return notDone;
     }
 
     private static boolean isDeadReading(Slot slot) {
         return !slot.step().isLive()
-                && slot.step() != prantel.core.scheme.TestKind.SAFE_ISOLATION
+                && slot.step() != TestKind.SAFE_ISOLATION
                 && slot instanceof Slot.Measured measured
                 && measured.measurement().isReading();
     }

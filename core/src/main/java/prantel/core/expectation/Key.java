@@ -299,7 +299,7 @@ public final class Key {
     }
 
     /** What a reading with these probes in this set-up must be, whether or not it is a box of the sheet. */
-    Expectation expect(Slot.Measured slot) {
+    public Expectation expect(Slot.Measured slot) {
         return expect(healthy.workOut(slot));
     }
 

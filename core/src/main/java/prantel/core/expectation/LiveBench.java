@@ -179,7 +179,8 @@ final class LiveBench {
             double[] times = new double[protection.devices().size()];
             List<Integer> found = new ArrayList<>();
             for (int i = protection.residuals().size(); i < protection.devices().size(); i++) {
-                double trips = protection.devices().get(i).amps() * (variation.trip() < 1 ? Protection.SOONEST : 1);
+                double trips =
+                        protection.devices().get(i).amps() * (variation.trip().current() < 1 ? Protection.SOONEST : 1);
                 if (open.contains(i) || most < trips) {
                     continue;
                 }
@@ -197,7 +198,8 @@ final class LiveBench {
     }
 
     private double tripMilliamps(int residual) {
-        return protection.residuals().get(residual).device().behaviour().tripMilliamps() * variation.trip();
+        return protection.residuals().get(residual).device().behaviour().tripMilliamps()
+                * variation.trip().current();
     }
 
     /** The same rig with just these devices open. */
@@ -451,7 +453,8 @@ final class LiveBench {
     private double tripMillis(int device, double milliamps, boolean negativeHalf) {
         return milliamps < tripMilliamps(device)
                 ? Double.POSITIVE_INFINITY
-                : atLeastTripping(device, milliamps, negativeHalf) * variation.trip();
+                : atLeastTripping(device, milliamps, negativeHalf)
+                        * variation.trip().time();
     }
 
     /** A device that trips sooner than it is marked has at its own current the time it is marked with. */
@@ -750,10 +753,13 @@ final class LiveBench {
         }
         TestCurrent test = settled().testing(port);
         double amps = trip.milliamps() / TO_MILLI;
+        // where an end of the rig has no supply for the test, that end tells nothing of the time
+        boolean bothEnds = isPresent(low.alternating().port(trip.line(), trip.earth()))
+                && isPresent(high.alternating().port(trip.line(), trip.earth()));
         List<Found> found = new ArrayList<>();
         for (int i = 0; i < protection.residuals().size(); i++) {
             double milliamps = test.milliamps(i, amps);
-            boolean whole = Math.abs(milliamps - trip.milliamps()) < 1e-3 * trip.milliamps();
+            boolean whole = bothEnds && Math.abs(milliamps - trip.milliamps()) < 1e-3 * trip.milliamps();
             if (settled().open.contains(i) || whole || milliamps < 0.3 * tripMilliamps(i)) {
                 continue;
             }

@@ -364,7 +364,9 @@ public final class SafetyCheck {
                 .toList();
         residuals.stream()
                 .filter(p -> inFront.contains(p.id()))
-                .filter(p -> milliamps >= p.device().behaviour().tripMilliamps() * variation.trip())
+                .filter(p -> milliamps
+                        >= p.device().behaviour().tripMilliamps()
+                                * variation.trip().current())
                 .findFirst()
                 .ifPresent(p -> dangers.add(new Danger(
                         Danger.Kind.WILL_NOT_STAY_ON,

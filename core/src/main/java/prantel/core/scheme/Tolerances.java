@@ -58,22 +58,29 @@ public record Tolerances(
      * @param impedancePercent source impedances and electrodes move by ± this over a day, %
      * @param voltsLowPercent the voltage may be this much below nominal, %: what is lawful
      * @param voltsHighPercent and this much above
-     * @param tripPercent a sound device's times and tripping current repeat to ± this, %
+     * @param tripPercent a sound device's tripping current repeats to ± this, %
+     * @param tripTimePercent its times repeat to ± this, %: they depend on where in the half wave the test begins
      */
-    public record Supply(double impedancePercent, double voltsLowPercent, double voltsHighPercent, double tripPercent) {
+    public record Supply(
+            double impedancePercent,
+            double voltsLowPercent,
+            double voltsHighPercent,
+            double tripPercent,
+            double tripTimePercent) {
         public Supply {
             Check.all(
                     () -> Check.between(impedancePercent, 0, 80, "impedancePercent", "%"),
                     () -> Check.between(voltsLowPercent, 0, 30, "voltsLowPercent", "%"),
                     () -> Check.between(voltsHighPercent, 0, 30, "voltsHighPercent", "%"),
-                    () -> Check.between(tripPercent, 0, 80, "tripPercent", "%"));
+                    () -> Check.between(tripPercent, 0, 80, "tripPercent", "%"),
+                    () -> Check.between(tripTimePercent, 0, 80, "tripTimePercent", "%"));
         }
     }
 
     /** What holds where no scheme speaks: the safety check. Common practice, no source. */
     public static Tolerances usual() {
         return new Tolerances(
-                new Cable(8, 2), 5, new Factors(0.3, 4), new Factors(0.2, 50), new Supply(10, 6, 10, 15), 5, 0.02);
+                new Cable(8, 2), 5, new Factors(0.3, 4), new Factors(0.2, 50), new Supply(10, 6, 10, 15, 25), 5, 0.02);
     }
 
     /**
@@ -88,7 +95,7 @@ public record Tolerances(
                 1 - setResistorPercent / 100,
                 1 - supply.impedancePercent / 100,
                 1 + supply.voltsHighPercent / 100,
-                1 - supply.tripPercent / 100);
+                new Variation.Trip(1 - supply.tripPercent / 100, 1 - supply.tripTimePercent / 100));
     }
 
     /** The other end: least current, highest resistance, latest trip. */
@@ -100,6 +107,6 @@ public record Tolerances(
                 1 + setResistorPercent / 100,
                 1 + supply.impedancePercent / 100,
                 1 - supply.voltsLowPercent / 100,
-                1 + supply.tripPercent / 100);
+                new Variation.Trip(1 + supply.tripPercent / 100, 1 + supply.tripTimePercent / 100));
     }
 }

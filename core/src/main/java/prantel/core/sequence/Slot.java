@@ -83,6 +83,11 @@ public sealed interface Slot {
             return new Measured(heading, measurement, setUp, other, byHand);
         }
 
+        /** The same box read after other deeds. */
+        public Measured in(SetUp other) {
+            return new Measured(heading, measurement, other, limit, byHand);
+        }
+
         /** The same box with the probes elsewhere. */
         public Measured with(Measurement other) {
             return new Measured(heading, other, setUp, limit, byHand);

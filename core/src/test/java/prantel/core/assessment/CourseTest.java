@@ -29,6 +29,7 @@ import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.scheme.TestKind;
+import prantel.core.scheme.Undone;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 
@@ -67,7 +68,8 @@ class CourseTest {
                 id,
                 stage,
                 tests,
-                List.of(new Observation(seen, seen, Severity.COUNTS, 1, List.of("otherwise"))),
+                List.of(new Observation(
+                        seen, seen, Severity.COUNTS, 1, List.of("otherwise"), Map.of("otherwise", Undone.LINK))),
                 List.of());
     }
 
@@ -261,11 +263,11 @@ class CourseTest {
     @Test
     void whatIsTrueOfTheRigFollowsFromWhatHappened() {
         Streams s = Streams.atWork();
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.NOT_PROVED, false));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.NOT_PROVED, false, List.of()));
         fill(s, TestKind.SAFE_ISOLATION).tickAll(Checklist.LIVE_ASKED);
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.PROVED, true));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.PROVED, true, List.of()));
         s.add(new AssessmentEvent.Energised(true, "only the loop today"));
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(true, false, Course.Dead.NOT_PROVED, false));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(true, false, Course.Dead.NOT_PROVED, false, List.of()));
         assertThat(at(course(s), "insulation").shut()).contains("dead again");
         assertThat(at(course(s), "ze").next())
                 .as("what fits the supply as it is")
@@ -274,7 +276,15 @@ class CourseTest {
                 .as("a rule asks for insulation first")
                 .contains("first: insulation");
         s.add(new AssessmentEvent.Energised(false, null));
-        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.PROVED, false));
+        assertThat(course(s).rig()).isEqualTo(new Course.RigNow(false, true, Course.Dead.PROVED, false, List.of()));
+        s.add(new AssessmentEvent.Observed("line-moved", Sight.SLIP, "otherwise"));
+        assertThat(course(s).rig().isUndone(Undone.LINK, TestKind.R1_R2)).isTrue();
+        assertThat(course(s).rig().isUndone(Undone.LINK, TestKind.INSULATION))
+                .as("of that step's tests")
+                .isFalse();
+        assertThat(course(s).rig().isUndone(Undone.NULLING, TestKind.R1_R2)).isFalse();
+        s.add(right("line-moved"));
+        assertThat(course(s).rig().notDone()).as("put right").isEmpty();
         Streams early = fill(Streams.atWork(), TestKind.R1_R2);
         assertThat(course(early).rig().dead()).isEqualTo(Course.Dead.READ_UNPROVED);
     }

@@ -102,7 +102,9 @@ class IndependentTolerancesTest {
                 between(low.setResistor(), high.setResistor(), random),
                 between(low.supply(), high.supply(), random),
                 between(low.volts(), high.volts(), random),
-                between(low.trip(), high.trip(), random));
+                new Variation.Trip(
+                        between(low.trip().current(), high.trip().current(), random),
+                        between(low.trip().time(), high.trip().time(), random)));
     }
 
     /** Ends more often than the middle: that is where a window is too narrow. */

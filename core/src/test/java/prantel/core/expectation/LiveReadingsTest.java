@@ -179,6 +179,27 @@ class LiveReadingsTest {
         }
     }
 
+    /** One device tested again trips some milliseconds sooner or later, at much the same current. Common practice, no source. */
+    @Test
+    void timesOfOneDeviceRepeatLessWellThanItsCurrent() {
+        Key key = Key.of(
+                rig(Supply.tnCS(230, 0.35, 0.11, 0.09), rcdBoard(30, false)),
+                FaultSet.NONE,
+                Testers.usual(),
+                Schemes.fullSequence());
+        Expectation time = key.expectation(new SlotId("board/main/rcd/1x"));
+        Expectation ramp = key.expectation(new SlotId("board/main/rcd/ramp"));
+        assertThat(time.window()).isInstanceOfSatisfying(Window.Between.class, w -> {
+            assertThat(w.low()).isLessThanOrEqualTo(0.76 * time.healthy().base());
+            assertThat(w.high()).isGreaterThanOrEqualTo(1.24 * time.healthy().base());
+        });
+        assertThat(ramp.window())
+                .isInstanceOfSatisfying(
+                        Window.Between.class,
+                        w -> assertThat(w.high())
+                                .isLessThan(1.24 * ramp.healthy().base()));
+    }
+
     /** A neutral–earth fault downstream takes part of the test current past the device: it trips later or not at all. */
     @Test
     void neutralEarthFaultDownstreamRobsTheResidualCurrent() {

@@ -14,7 +14,10 @@ import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
+import prantel.core.procedure.Action;
+import prantel.core.procedure.SetUp;
 import prantel.core.scheme.TestKind;
+import prantel.core.scheme.Undone;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.devices.SimulatedBenchTester.Shown;
@@ -64,7 +67,17 @@ public class BenchWorld {
             return Optional.of(new Shown(Optional.empty(), false, "V", "no supply", "auto"));
         }
         Optional<Range> range = BenchWords.range(measured.function(), key.tester(), wanted);
-        return Optional.of(shown(key.expectation(id), measured, new Held(key.tester(), bayId, nulled, range)));
+        Course.RigNow rig = keys.course(assessment).rig();
+        Held held = new Held(key.tester(), bayId, nulled && !rig.isUndone(Undone.NULLING, measured.step()), range);
+        return Optional.of(shown(expectation(key, measured, rig), measured, held));
+    }
+
+    /** With what the record says was not done left out. */
+    private static Expectation expectation(Key key, Slot.Measured box, Course.RigNow rig) {
+        SetUp done = box.setUp()
+                .without(action -> action instanceof Action.Link && rig.isUndone(Undone.LINK, box.step())
+                        || action instanceof Action.Cross && rig.isUndone(Undone.CROSSING, box.step()));
+        return done.equals(box.setUp()) ? key.expectation(box.id()) : key.expect(box.in(done));
     }
 
     /** An instrument in somebody's hand. */
