@@ -103,8 +103,21 @@ function BlankGroup({ group }: { group: Group }) {
         {group.boxes.map((box) => (
           <BlankBox key={box.slot} box={box} />
         ))}
+        {/* the scheme leaves it to the candidate to know what is read, and where: as many lines everywhere */}
+        {group.choice && Array.from({ length: FREE_LINES }, (_, i) => <FreeLine key={i} />)}
       </ul>
     </div>
+  );
+}
+
+const FREE_LINES = 12;
+
+function FreeLine() {
+  return (
+    <li className="pt-2 break-inside-avoid">
+      <span className="block h-8 border-b border-ink2" />
+      <span className="block text-[11px] leading-tight text-ink2">what, where</span>
+    </li>
   );
 }
 

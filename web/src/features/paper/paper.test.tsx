@@ -51,6 +51,7 @@ const step: Schemas["Step"] = {
       circuit: "sockets",
       layout: "LINE",
       boxes: [box, { ...box, slot: "b", where: "socket 2" }, word],
+      choice: null,
     },
   ],
 };

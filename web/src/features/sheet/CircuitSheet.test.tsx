@@ -57,7 +57,7 @@ function show(boxes: ShownBox[], open = true) {
   shown(
     <>
       <CircuitSheet
-        group={{ label: "Sockets", circuit: "sockets", layout: "LINE", boxes: [] }}
+        group={{ label: "Sockets", circuit: "sockets", layout: "LINE", boxes: [], choice: null }}
         circuit={circuit}
         boxes={boxes}
         open={open}

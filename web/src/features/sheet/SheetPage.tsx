@@ -159,6 +159,8 @@ const SIGNS = { closed: "–", filled: "●", begun: "◐", open: "○" };
 
 function stateOf(step: Step): keyof typeof SIGNS {
   const open = openIn(step);
+  // where empty boxes are not shown, nothing is told to be full
+  if (!step.closedBecause && step.groups.some((g) => g.choice)) return boxesIn(step) > 0 ? "begun" : "open";
   return step.closedBecause ? "closed" : open === 0 ? "filled" : open < boxesIn(step) ? "begun" : "open";
 }
 
@@ -167,6 +169,7 @@ function StepTab({ step }: { step: Step }) {
   const open = openIn(step);
   const all = boxesIn(step);
   const state = stateOf(step);
+  const told = step.groups.every((g) => !g.choice);
   return (
     <Tab value={step.id}>
       <span aria-hidden="true" className="mr-1.5 text-work">
@@ -174,7 +177,7 @@ function StepTab({ step }: { step: Step }) {
       </span>
       {step.label}
       <span className="sr-only">
-        , {state}, {all - open} of {all} boxes
+        , {state}, {told ? `${all - open} of ${all} boxes` : `${all} written`}
       </span>
     </Tab>
   );

@@ -1,6 +1,7 @@
 import type { Pending } from "../../api/outbox";
 import type { SheetView } from "./queries";
 import { type Group, nameOf, type ShownBox, type Step, type Write } from "./boxes";
+import { AddReading } from "./AddReading";
 import { CircuitSheet, Entry } from "./CircuitSheet";
 import { GridSheet } from "./GridSheet";
 import { Judge } from "./Judge";
@@ -23,22 +24,23 @@ export function StepBoxes({ step, view, pending, onWrite }: Props) {
           Closed: {step.closedBecause}.
         </p>
       )}
-      <details className="border border-line bg-sheet px-4 text-[15px]">
-        <summary className="min-h-12 py-3 font-semibold">
-          Set-up
-          {step.alternativeTo && (
-            <span className="font-normal text-ink2">
-              {" "}
-              · instead of “{step.alternativeTo}”: take one of the two on each circuit
-            </span>
-          )}
-        </summary>
-        <ol className="list-decimal pb-3 pl-5">
-          {step.setUp.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ol>
-      </details>
+      {step.setUp.length > 0 ? (
+        <details className="border border-line bg-sheet px-4 text-[15px]">
+          <summary className="min-h-12 py-3 font-semibold">
+            Set-up
+            {step.alternativeTo && (
+              <span className="font-normal text-ink2"> · {insteadOf(step.alternativeTo)}</span>
+            )}
+          </summary>
+          <ol className="list-decimal pb-3 pl-5">
+            {step.setUp.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+        </details>
+      ) : (
+        step.alternativeTo && <p className="text-[15px] text-ink2">{insteadOf(step.alternativeTo)}</p>
+      )}
       {step.groups.map((group) => (
         <section
           key={group.label || step.id}
@@ -47,10 +49,15 @@ export function StepBoxes({ step, view, pending, onWrite }: Props) {
         >
           {group.label && <h2 className="mb-1 font-bold">{group.label}</h2>}
           <GroupBoxes group={group} view={view} pending={pending} open={open} onWrite={onWrite} />
+          <AddReading sheet={view.id} test={step.id} group={group} open={open} onWrite={onWrite} />
         </section>
       ))}
     </div>
   );
+}
+
+function insteadOf(label: string): string {
+  return `instead of “${label}”: take one of the two on each circuit`;
 }
 
 interface GroupProps {

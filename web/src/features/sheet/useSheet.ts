@@ -18,6 +18,9 @@ export function useSheet(id: string, me: string) {
         return;
       }
       layOver(client, queryKey, withChange(view, changed, write));
+      // a box that the sheet did not show before it was written
+      if (changed.box && !hasBox(view, changed.box.slot))
+        void client.invalidateQueries({ queryKey, exact: true });
     });
   }, [id, me, client]);
   useEffect(() => {
@@ -54,6 +57,10 @@ export function useUnsent(me: string, ids: string[]): number {
     };
   }, [boxes]);
   return waiting;
+}
+
+function hasBox(view: SheetView, slot: string): boolean {
+  return view.steps.some((s) => s.groups.some((g) => g.boxes.some((b) => b.slot === slot)));
 }
 
 /** The sheet with what a write changed. */

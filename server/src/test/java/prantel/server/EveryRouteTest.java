@@ -39,6 +39,7 @@ class EveryRouteTest {
             "GET /api/my/sheets/{id}",
             "GET /api/my/sheets/{id}/standing",
             "GET /api/my/sheets/{id}/ranges",
+            "GET /api/my/sheets/{id}/box",
             "PUT /api/my/sheets/{id}/ticks",
             "POST /api/my/sheets/{id}/take",
             "PUT /api/my/sheets/{id}/expected",

@@ -232,7 +232,7 @@ public record Practice(
         FULL,
         /** Where to measure and what is open next; neither set-ups nor the reference. */
         PLACES,
-        /** The boxes, and nothing of what is still open. */
+        /** Nor which boxes there are: the candidate says what was read, and where. */
         NONE
     }
 

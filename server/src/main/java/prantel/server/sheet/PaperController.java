@@ -110,7 +110,7 @@ class PaperController {
                 keys.scheme(a).name(),
                 accounts.nameOf(a.fixed().candidateId()),
                 a.isSheetOpen(),
-                SheetView.steps(a, keys.rig(a), keys.scheme(a), keys.sheet(a), keys.tester(a)));
+                SheetView.everyBox(a, keys.rig(a), keys.scheme(a), keys.sheet(a), keys.tester(a)));
     }
 
     /** A line of the paper: its reading and its judgement, kept together. The record says who entered it. */

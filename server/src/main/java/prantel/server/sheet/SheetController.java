@@ -37,6 +37,7 @@ import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Practice;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.formats.FaultSetFile;
 import prantel.server.assessment.Assessments;
@@ -124,6 +125,23 @@ class SheetController {
     @GetMapping("/{id}")
     SheetView sheet(@PathVariable String id, Principal who) {
         return view(own(id, who));
+    }
+
+    /** The box for what the candidate has read, where the scheme leaves it to the candidate to know. */
+    @GetMapping("/{id}/box")
+    SheetView.Chosen box(
+            @PathVariable String id,
+            @RequestParam TestKind test,
+            @RequestParam(defaultValue = "") String group,
+            @RequestParam String quantity,
+            @RequestParam String place,
+            Principal who) {
+        Assessment a = own(id, who);
+        Slot slot = SheetView.chosen(keys.sheet(a), test, group, quantity, place, keys.rig(a), keys.scheme(a))
+                .orElseThrow(() -> Refusal.conflict(
+                        "no-such-box",
+                        "this sheet records no " + quantity + " there: choose another place or reading"));
+        return new SheetView.Chosen(slot.id().value(), a.revision("reading/" + slot.id()));
     }
 
     /** Where the sheet stands, small: what a page asks every few seconds to know when to look again. */

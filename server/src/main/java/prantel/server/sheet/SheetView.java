@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Assessment.Entry;
@@ -107,8 +108,21 @@ record SheetView(
      * Boxes that belong together: a bond, a circuit.
      *
      * @param circuit its id where it is one
+     * @param boxes all there are; where the scheme gives no help only those with something in them
+     * @param choice what a reading may be added of; null where every box is shown
      */
-    record Group(String label, @Nullable String circuit, Layout layout, List<Box> boxes) {}
+    record Group(
+            String label,
+            @Nullable String circuit,
+            Layout layout,
+            List<Box> boxes,
+            @Nullable Recordable choice) {}
+
+    /** For who has to know what is read, and where. Not every pair of the two has a box. */
+    record Recordable(List<String> quantities, List<String> places) {}
+
+    /** A box that was asked for by what is read and where. @param seq as of {@link BoxThere} */
+    record Chosen(String slot, int seq) {}
 
     /** How the boxes of a group lie. */
     enum Layout {
@@ -204,7 +218,7 @@ record SheetView(
                         conducted,
                         assessment.handedInAt(),
                         assessment.handedBackBecause() == null ? "" : assessment.handedBackBecause(),
-                        slots.size(),
+                        helps(scheme) ? slots.size() : OpenBoxes.filled(assessment, slots),
                         OpenBoxes.filled(assessment, slots)),
                 new SheetFaults(
                         scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
@@ -230,13 +244,23 @@ record SheetView(
         return reports.stream().map(SheetView::report).toList();
     }
 
-    /** Every test that has boxes, in the scheme's order. @param slots of the sheet */
+    /** Every test that has boxes, in the scheme's order, for its candidate. @param slots of the sheet */
     static List<Step> steps(Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots, Tester tester) {
+        return steps(assessment, rig, scheme, slots, tester, helps(scheme));
+    }
+
+    /** The same for who enters what a candidate wrote on paper: every box. */
+    static List<Step> everyBox(Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots, Tester tester) {
+        return steps(assessment, rig, scheme, slots, tester, true);
+    }
+
+    private static List<Step> steps(
+            Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots, Tester tester, boolean helps) {
         List<Step> steps = new ArrayList<>();
         for (TestKind test : scheme.tests()) {
             List<Slot> of = slots.stream().filter(s -> s.step() == test).toList();
             if (!of.isEmpty()) {
-                steps.add(step(test, of, slots, rig, scheme, assessment, tester));
+                steps.add(step(test, of, slots, rig, scheme, assessment, tester, helps));
             }
         }
         return steps;
@@ -249,7 +273,8 @@ record SheetView(
             Rig rig,
             Scheme scheme,
             Assessment assessment,
-            Tester tester) {
+            Tester tester,
+            boolean helps) {
         List<Group> groups = new ArrayList<>();
         List<String> labels =
                 slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
@@ -259,10 +284,12 @@ record SheetView(
             groups.add(new Group(
                     label,
                     of.getFirst().circuit().map(CircuitId::value).orElse(null),
-                    layout(of),
+                    helps ? layout(of) : Layout.LIST,
                     of.stream()
+                            .filter(s -> helps || isTouched(s, assessment))
                             .map(s -> box(s, expectedAbout(s, sheet, rig, scheme), scheme, assessment, tester))
-                            .toList()));
+                            .toList(),
+                    helps ? null : choice(of, scheme)));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
         boolean told = scheme.practice().recording().help() == Practice.Help.FULL;
@@ -285,6 +312,35 @@ record SheetView(
                 other,
                 setUp,
                 groups);
+    }
+
+    /** Whether the sheet shows which boxes there are. */
+    private static boolean helps(Scheme scheme) {
+        return scheme.practice().recording().help() != Practice.Help.NONE;
+    }
+
+    private static boolean isTouched(Slot slot, Assessment assessment) {
+        String id = slot.id().value();
+        return assessment.readings().containsKey(id)
+                || assessment.judgements().containsKey(id)
+                || assessment.expected().containsKey(id);
+    }
+
+    private static Recordable choice(List<Slot> slots, Scheme scheme) {
+        return new Recordable(
+                slots.stream().map(Slot::quantity).distinct().toList(),
+                slots.stream().map(s -> scheme.inItsWords(s.where())).distinct().toList());
+    }
+
+    /** The box of a test in which a quantity is written at a place; empty where the sheet has none. */
+    static Optional<Slot> chosen(
+            List<Slot> sheet, TestKind test, String group, String quantity, String place, Rig rig, Scheme scheme) {
+        return sheet.stream()
+                .filter(s -> s.step() == test
+                        && groupLabel(s, rig).equals(group)
+                        && s.quantity().equals(quantity)
+                        && scheme.inItsWords(s.where()).equals(place))
+                .findFirst();
     }
 
     private static Layout layout(List<Slot> slots) {
