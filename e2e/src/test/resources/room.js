@@ -27,7 +27,8 @@ async () => {
     await call("POST", `${at}/lock-off`, { eventId: event() });
     const set = async (deadOnly) => {
       for (const step of (await call("GET", `${at}/proof`)).steps.filter((s) => s.deadOnly === deadOnly))
-        await call("POST", `${at}/proof/handled`, { eventId: event(), fault: step.index, what: "SET", done: true });
+        for (const what of step.look ? ["SET", "SEEN"] : ["SET"])
+          await call("POST", `${at}/proof/handled`, { eventId: event(), fault: step.index, what, done: true });
     };
     const prove = async (live) => {
       const checks = (await call("GET", `${at}/proof`)).checks.filter((c) => c.live === live);

@@ -157,6 +157,21 @@ class AttacksTest {
         Browser.Answer floor = assessor.get("/api/floor");
         assertThat(floor.status()).isEqualTo(200);
         assertThat(floor.text()).contains(id(other));
+
+        // one that was there before, and cannot be read: what it left is not known, and everything is proved anew
+        sql.update("insert into assessment select 'unreadable', bay_id, candidate_id, assessor_id, rig_id, rig_version,"
+                + " tester_id, tester_version, scheme_id, scheme_version, engine_version,"
+                + " dateadd('HOUR', -1, prepared_at) from assessment where assessment_id = '" + id(other) + "'");
+        sql.update(
+                "insert into assessment_event (assessment_id, seq, event_id, kind, subject, payload, happened_at, account_id,"
+                        + " chain) select 'unreadable', seq, random_uuid(), kind, subject, '{', happened_at, account_id, chain"
+                        + " from assessment_event"
+                        + " where assessment_id = '" + id(path) + "' and seq <= 3");
+        Bays.choose(assessor, other, List.of());
+        assessor.post(other + "/lock-off", Bays.event());
+        Browser.Answer proof = assessor.get(other + "/proof");
+        assertThat(proof.status()).as(proof.text()).isEqualTo(200);
+        assertThat(proof.json().get("healthySince").isNull()).isTrue();
     }
 
     private static String id(String path) {

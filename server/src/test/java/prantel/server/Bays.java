@@ -91,9 +91,11 @@ final class Bays {
     private static void set(Browser assessor, String path, boolean deadOnly) {
         for (JsonNode step : assessor.get(path + "/proof").json().get("steps")) {
             if (step.get("deadOnly").asBoolean() == deadOnly) {
-                Map<String, Object> handled = event();
-                handled.putAll(Map.of("fault", step.get("index").asInt(), "what", "SET", "done", true));
-                assessor.post(path + "/proof/handled", handled);
+                for (String what : step.get("look").asBoolean() ? List.of("SET", "SEEN") : List.of("SET")) {
+                    Map<String, Object> handled = event();
+                    handled.putAll(Map.of("fault", step.get("index").asInt(), "what", what, "done", true));
+                    assessor.post(path + "/proof/handled", handled);
+                }
             }
         }
     }

@@ -1,10 +1,13 @@
 package prantel.core.scheme;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
@@ -155,29 +158,38 @@ public record Scheme(
     }
 
     private Set<String> withWhatKeepsItSafe(Set<String> chosen) {
-        Set<String> in = new java.util.HashSet<>(chosen);
         boolean live = steps.stream().anyMatch(s -> s.isLive() && chosen.contains(s.id()));
-        boolean grown = true;
-        while (grown) {
-            grown = order.stream()
-                    .filter(r -> r.severity() == Severity.SAFETY && in.contains(r.then()))
+        return grown(chosen, in -> {
+            Stream<String> before = safety().filter(r -> in.contains(r.then()))
                     .map(OrderRule::first)
-                    .filter(f -> live || step(f).filter(s -> !s.isLive()).isPresent())
-                    .map(in::add)
-                    .toList()
-                    .contains(true);
+                    .filter(f -> live || step(f).filter(s -> !s.isLive()).isPresent());
             // a box that is worked out needs those it is worked out from
-            grown |= steps.stream()
+            Stream<String> needed = steps.stream()
                     .filter(s -> in.contains(s.id()))
                     .flatMap(s -> s.tests().stream())
                     .flatMap(t -> t.needs().stream())
                     .flatMap(t -> stepOf(t).stream())
-                    .map(Step::id)
-                    .toList()
-                    .stream()
-                    .map(in::add)
-                    .toList()
-                    .contains(true);
+                    .map(Step::id);
+            return Stream.concat(before, needed);
+        });
+    }
+
+    /** Steps with a test, and all that come after them by rules of safety, straight or one by the other; their ids. */
+    public Set<String> safelyAfter(TestKind test) {
+        Set<String> with = stepOf(test).stream().map(Step::id).collect(Collectors.toSet());
+        return grown(with, in -> safety().filter(r -> in.contains(r.first())).map(OrderRule::then));
+    }
+
+    private Stream<OrderRule> safety() {
+        return order.stream().filter(r -> r.severity() == Severity.SAFETY);
+    }
+
+    /** With what each round adds, until one adds nothing. */
+    private static Set<String> grown(Set<String> from, Function<Set<String>, Stream<String>> next) {
+        Set<String> in = new HashSet<>(from);
+        boolean more = true;
+        while (more) {
+            more = in.addAll(next.apply(Set.copyOf(in)).toList());
         }
         return in;
     }

@@ -1,14 +1,12 @@
 package prantel.core.survey;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import prantel.core.quantity.Problem;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Scheme.OrderRule;
-import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.scheme.TestKind;
 
@@ -66,7 +64,7 @@ public final class OrderSurvey {
 
     private static void isolation(Scheme scheme, List<Problem> found) {
         boolean anyDead = false;
-        Set<String> after = afterIsolation(scheme);
+        Set<String> after = scheme.safelyAfter(TestKind.SAFE_ISOLATION);
         for (int s = 0; s < scheme.steps().size(); s++) {
             Step step = scheme.steps().get(s);
             boolean reads = !step.isLive() && step.tests().stream().anyMatch(OrderSurvey::isRead);
@@ -100,26 +98,5 @@ public final class OrderSurvey {
                 && test != TestKind.SAFE_ISOLATION
                 && test != TestKind.INDICATOR
                 && test != TestKind.INSPECTION;
-    }
-
-    /** Steps that come after safe isolation by rules of safety, straight or one by the other. */
-    private static Set<String> afterIsolation(Scheme scheme) {
-        Set<String> after = new HashSet<>();
-        scheme.steps().stream()
-                .filter(s -> s.tests().contains(TestKind.SAFE_ISOLATION))
-                .map(Step::id)
-                .forEach(after::add);
-        boolean grown = true;
-        while (grown) {
-            grown = scheme.order().stream()
-                    .filter(r -> r.severity() == Severity.SAFETY && after.contains(r.first()))
-                    .map(OrderRule::then)
-                    .toList()
-                    .stream()
-                    .map(after::add)
-                    .toList()
-                    .contains(true);
-        }
-        return after;
     }
 }

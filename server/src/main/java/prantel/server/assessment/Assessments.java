@@ -238,14 +238,15 @@ public class Assessments implements SmartLifecycle {
                 .toList());
     }
 
-    /** The one before an assessment on the same rig in the same bay. */
+    /** The one before an assessment on the same rig in the same bay; none where its record cannot be read. */
     public Optional<Assessment> before(Assessment assessment) {
-        return Optional.ofNullable(mapper.before(
-                        assessment.fixed().bayId(),
-                        assessment.fixed().versions().rig().id(),
-                        assessment.fixed().versions().rig().version(),
-                        assessment.fixed().preparedAt()))
-                .map(this::get);
+        @Nullable
+        String id = mapper.before(
+                assessment.fixed().bayId(),
+                assessment.fixed().versions().rig().id(),
+                assessment.fixed().versions().rig().version(),
+                assessment.fixed().preparedAt());
+        return id == null ? Optional.empty() : get(List.of(id)).stream().findFirst();
     }
 
     /** The newest of other people on the same rig in the same bay, whose sheets are in. */

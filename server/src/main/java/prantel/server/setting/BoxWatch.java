@@ -16,6 +16,7 @@ import prantel.core.fault.BoxTruth;
 import prantel.core.fault.BoxTruth.Trouble;
 import prantel.server.assessment.Assessments;
 import prantel.server.faultbox.FaultBoxes;
+import prantel.server.workshop.Bay;
 import prantel.server.workshop.Workshop;
 
 /**
@@ -44,18 +45,28 @@ class BoxWatch {
 
     @Scheduled(fixedDelay = 1000)
     void look() {
-        workshop.bays().stream().filter(b -> b.faultBox() != null).forEach(b -> {
-            @Nullable
-            Look now = assessments
-                    .inBay(b.bayId())
+        workshop.bays().stream()
+                .filter(b -> b.faultBox() != null)
+                .map(Bay::bayId)
+                .forEach(this::look);
+    }
+
+    private void look(String bay) {
+        @Nullable Look now = null;
+        try {
+            now = assessments
+                    .inBay(bay)
                     .filter(a -> a.boxUnpluggedAt() == null)
                     .map(this::lookAt)
                     .orElse(null);
-            @Nullable Look last = now == null ? before.remove(b.bayId()) : before.put(b.bayId(), now);
-            if (now != null && Objects.equals(now, last)) {
-                keep(assessments.get(now.assessmentId()), b.bayId());
-            }
-        });
+        } catch (RuntimeException e) {
+            // a record that cannot be read keeps nobody from watching the other boxes
+            LOG.debug("The record in {} cannot be read", bay, e);
+        }
+        @Nullable Look last = now == null ? before.remove(bay) : before.put(bay, now);
+        if (now != null && Objects.equals(now, last)) {
+            keep(assessments.get(now.assessmentId()), bay);
+        }
     }
 
     private Look lookAt(Assessment assessment) {
