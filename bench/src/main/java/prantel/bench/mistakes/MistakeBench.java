@@ -386,6 +386,15 @@ public final class MistakeBench {
             return leads.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
         }
 
+        /** How many records of a kind: made, its top cause right, among the causes, not noticed. */
+        int[] ofKind(String kind) {
+            return byKind.getOrDefault(kind, new int[4]).clone();
+        }
+
+        double shareOfTopRight() {
+            return share(1);
+        }
+
         double shareOfHonestAsked() {
             return honest == 0 ? 0 : (double) asked / honest;
         }

@@ -119,6 +119,8 @@ class ConductTest {
                 .add(new AssessmentEvent.Adjusted(1.25, List.of("larger type")))
                 .minutes(70);
         assertThat(clock(s).dead().allowed()).isEqualTo(Duration.ofMinutes(75));
+        assertThat(clock(s).live().allowed()).isEqualTo(Duration.ofSeconds(2250));
+        assertThat(clock(s).all().allowed()).isEqualTo(Duration.ofMinutes(125));
         assertThat(clock(s).dead().isOver()).isFalse();
         assertThat(clock(s.minutes(6)).dead().isOver()).isTrue();
         StageClock unlimited = StageClock.of(s.state(), new About.Times(0, 0, 0), s.now());
