@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
+import prantel.core.assessment.ClearGate;
 import prantel.core.expectation.Key;
 import prantel.core.fault.BoxTruth;
 import prantel.core.fault.Fault;
@@ -32,9 +33,6 @@ import prantel.server.web.Refusal;
 @RestController
 @RequestMapping("/api/assessments/{id}/clear")
 class ClearController {
-    private static final String STILL_LIVE =
-            "The rig is recorded live: make it dead, lock it off and prove it dead before anything is taken out or read.";
-
     private final Assessments assessments;
     private final Keys keys;
     private final Plans plans;
@@ -153,7 +151,13 @@ class ClearController {
                     assessment.done(i, Handling.OUT) != null));
         }
         BoxTruth truth = equipment.truth(assessment);
-        String whyNot = whyNot(assessment, truth, toRemove, checks);
+        int looksOpen =
+                (int) toRemove.stream().filter(r -> r.look() && !r.out()).count();
+        List<String> against =
+                ClearGate.shut(assessment, new ClearGate.Facts(truth, looksOpen, (int) CheckLines.open(checks)))
+                        .stream()
+                        .map(ClearGate.Shut::words)
+                        .toList();
         return new ClearView(
                 new ClearRig(
                         assessment.clearedAt(),
@@ -169,28 +173,7 @@ class ClearController {
                                 healthy,
                                 plans.ranking(healthy, assessment.clearChecks(), key.faults(), false),
                                 assessment.clearChecks()),
-                        whyNot.isEmpty(),
-                        whyNot));
-    }
-
-    private static String whyNot(
-            Assessment assessment, BoxTruth truth, List<ToRemove> toRemove, List<CheckLine> checks) {
-        if (assessment.clearedAt() != null) {
-            return "The rig is proved healthy.";
-        }
-        if (assessment.energisedAt() != null) {
-            return STILL_LIVE;
-        }
-        if (!truth.in().isEmpty()) {
-            return "Release the fault box: relays " + truth.in().toString().replaceAll("[\\[\\]]", "") + " are in.";
-        }
-        if (truth.heard() instanceof BoxTruth.Heard.Silent) {
-            return truth.words();
-        }
-        if (toRemove.stream().anyMatch(r -> r.look() && !r.out())) {
-            return "Tick what only the eye can prove: put right and taken out.";
-        }
-        long open = CheckLines.open(checks);
-        return open == 0 ? "" : "Prove it healthy: " + open + " reading" + (open == 1 ? "" : "s") + " to go.";
+                        against.isEmpty(),
+                        String.join(" ", against)));
     }
 }

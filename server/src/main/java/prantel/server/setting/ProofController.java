@@ -5,6 +5,7 @@ import java.security.Principal;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.AssessmentEvent;
 import prantel.core.assessment.AssessmentEvent.Handling;
+import prantel.core.assessment.ProveGate;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.BoxTruth;
@@ -330,19 +332,22 @@ class ProofController {
         CheckPlan plan = plans.proving(key);
         List<CheckLine> checks = lines.of(plan.readings(), assessment.checks(), key.rig());
         BoxState box = equipment.box(assessment).orElse(null);
-        List<SetStep> steps = steps(assessment, key, plan.looks(), box);
+        List<ProveGate.ToSet> toSet = toSet(assessment, key, plan.looks(), box);
         OffsetDateTime healthySince = onTheRig.healthySince(assessment);
-        String whyNot = whyNotOpen(
-                assessment, steps, equipment.truth(assessment), healthySince == null ? CheckLines.open(checks) : 0);
+        int proofsOpen = healthySince == null ? (int) CheckLines.open(checks) : 0;
+        List<String> against =
+                ProveGate.shut(assessment, new ProveGate.Facts(toSet, equipment.truth(assessment), proofsOpen)).stream()
+                        .map(ProveGate.Shut::words)
+                        .toList();
         return new ProofView(
                 new ProofStanding(
                         assessment.openedAt() != null,
                         assessment.lockedOffAt(),
                         assessment.relaysOutSince(),
-                        whyNot.isEmpty(),
-                        whyNot),
+                        against.isEmpty(),
+                        String.join(" ", against)),
                 new ProofSetting(
-                        steps,
+                        steps(assessment, key, plan.looks(), toSet),
                         box == null ? null : boxView(box, wanted(assessment), equipment.truth(assessment), assessment)),
                 new ProofReadings(
                         checks,
@@ -390,24 +395,52 @@ class ProofController {
         return List.copyOf(new TreeSet<>(relays));
     }
 
-    private List<SetStep> steps(Assessment assessment, Key key, List<Fault> looks, @Nullable BoxState state) {
+    /** What the gate has to know of each fault. @param looks those that only the eye proves */
+    private List<ProveGate.ToSet> toSet(Assessment assessment, Key key, List<Fault> looks, @Nullable BoxState state) {
         FaultBox box = FaultBox.of(key.rig());
-        List<SetStep> steps = new ArrayList<>();
+        List<ProveGate.ToSet> toSet = new ArrayList<>();
         List<Fault> faults = key.faults().faults();
         for (int i = 0; i < faults.size(); i++) {
             Fault fault = faults.get(i);
             int relay = box.relayFor(fault).orElse(0);
+            toSet.add(new ProveGate.ToSet(
+                    fault.title() + ", " + fault.where(key.rig()),
+                    relay > 0 ? ProveGate.How.BOX : box.canSet(fault) ? ProveGate.How.HAND : ProveGate.How.NOTHING,
+                    relay,
+                    relay > 0
+                            ? relayState(relay, assessment, state)
+                            : assessment.done(i, Handling.SET) == null ? ProveGate.State.TO_DO : ProveGate.State.SET,
+                    looks.contains(fault) && assessment.done(i, Handling.SEEN) == null));
+        }
+        return toSet;
+    }
+
+    private static ProveGate.State relayState(int relay, Assessment assessment, @Nullable BoxState state) {
+        if (state == null || !state.contact()) {
+            return ProveGate.State.NO_CONTACT;
+        }
+        boolean in = state.closed().contains(relay);
+        boolean meant = assessment.relays().contains(relay);
+        return in != meant ? ProveGate.State.WRONG : in ? ProveGate.State.SET : ProveGate.State.TO_DO;
+    }
+
+    private List<SetStep> steps(Assessment assessment, Key key, List<Fault> looks, List<ProveGate.ToSet> toSet) {
+        List<SetStep> steps = new ArrayList<>();
+        List<Fault> faults = key.faults().faults();
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            ProveGate.ToSet one = toSet.get(i);
             Assessment.Done set = assessment.done(i, Handling.SET);
             steps.add(new SetStep(
                     new StepWhat(i, fault.title(), fault.where(key.rig())),
                     new StepHow(
-                            relay > 0 ? "box" : box.canSet(fault) ? "hand" : "nothing",
-                            relay,
+                            word(one.how()),
+                            one.relay(),
                             fault.instruction(key.rig()),
                             looks.contains(fault),
                             fault.safety() == SafetyClass.DEAD_ONLY),
                     new StepDone(
-                            relay > 0 ? relayState(relay, assessment, state) : set == null ? "to do" : "set",
+                            word(one.state()),
                             set == null ? "" : accounts.get(set.by()).name(),
                             set == null ? null : set.at(),
                             assessment.done(i, Handling.SEEN) != null)));
@@ -415,46 +448,7 @@ class ProofController {
         return steps;
     }
 
-    private static String relayState(int relay, Assessment assessment, @Nullable BoxState state) {
-        if (state == null || !state.contact()) {
-            return "no contact";
-        }
-        boolean in = state.closed().contains(relay);
-        boolean meant = assessment.relays().contains(relay);
-        return in ? meant ? "set" : "wrong" : meant ? "wrong" : "to do";
-    }
-
-    private static String whyNotOpen(Assessment assessment, List<SetStep> steps, BoxTruth truth, long open) {
-        if (assessment.openedAt() != null) {
-            return "The sheet is open.";
-        }
-        if (assessment.lockedOffAt() == null) {
-            return "Lock off first.";
-        }
-        if (assessment.energisedAt() != null) {
-            return "The rig is live: make it dead first.";
-        }
-        for (SetStep step : steps) {
-            if (!step.done().state().equals("set")) {
-                return step.what().title() + ", " + step.what().place() + ": "
-                        + switch (step.done().state()) {
-                            case "wrong" -> "relay " + step.how().relay() + " is not where it should be.";
-                            case "no contact" -> "the fault box does not answer.";
-                            default ->
-                                step.how().how().equals("nothing")
-                                        ? "it is never wired by hand and no relay is mapped to it: take it out."
-                                        : step.how().how().equals("box") ? "arm the box." : "set it and tick it.";
-                        };
-            }
-            if (step.how().look() && !step.done().seen()) {
-                return step.what().title() + ", " + step.what().place() + ": look at it and tick that it is seen.";
-            }
-        }
-        if (!truth.isAsTold()) {
-            return truth.words();
-        }
-        return open == 0
-                ? ""
-                : open == 1 ? "One reading does not prove it yet." : open + " readings do not prove it yet.";
+    private static String word(Enum<?> one) {
+        return one.name().toLowerCase(Locale.ROOT).replace('_', ' ');
     }
 }
