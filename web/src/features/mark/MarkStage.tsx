@@ -45,7 +45,9 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
     else if (open[0]) setStep(open[0].step);
   };
   const goOn = () => {
-    const order = [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), RECORD, FAULTS];
+    const order = blind
+      ? [...new Set(open.map((m) => m.step))]
+      : [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), RECORD, FAULTS];
     setStep(order[(order.indexOf(step) + 1) % order.length] ?? FAULTS);
   };
   useShortcuts({ a: accept, A: accept, n: goOn, N: goOn });
@@ -96,7 +98,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
         ) : (
           <StepReadings view={view} step={step} tried={tried} />
         )}
-        <Compare id={id} view={view} />
+        {!blind && <Compare id={id} view={view} />}
       </div>
       <div className="space-y-3 md:col-start-2 xl:col-start-auto">
         <ProblemNote

@@ -8,6 +8,24 @@ export const RECORD = "RECORD";
 /** Stands beside the tests in the list. */
 export const FAULTS = "FAULTS";
 
+type Sign = { sign: string; words: string; caution: boolean };
+
+/** Of who marks alone: what is still to be given there, and nothing of what the program makes of it. */
+function alone(view: MarkingView, step: string): Sign {
+  const here = view.marks.filter((m) => m.step === step && m.wants !== "NOTHING");
+  const open = here.filter((m) => m.given === null).length;
+  if (here.length === 0) return { sign: "–", words: "no mark of its own", caution: false };
+  return open === 0
+    ? { sign: "●", words: "all given", caution: false }
+    : { sign: String(open), words: open === 1 ? "1 mark to give" : `${open} marks to give`, caution: true };
+}
+
+function asProposed(open: boolean): Sign {
+  return open
+    ? { sign: "!", words: "want your eye", caution: true }
+    : { sign: "✓", words: "in order", caution: false };
+}
+
 interface Props {
   view: MarkingView;
   step: string;
@@ -23,6 +41,8 @@ export function StepList({ view, step, onStep, onNext }: Props) {
   const recordOpen = view.marks.some(
     (m) => m.step === RECORD && (m.proposed === "NONE" || m.proposed === "HALF"),
   );
+  const blind = view.opinions.blind;
+  const marks = view.marks.filter((m) => m.wants !== "NOTHING");
   const eye = view.lines.filter((l) => l.wantsEye).length;
   return (
     <nav aria-label="Tests" className="border border-line bg-sheet p-2">
@@ -32,15 +52,13 @@ export function StepList({ view, step, onStep, onNext }: Props) {
             key={s.id}
             label={s.label}
             chosen={s.id === step}
-            sign={s.leftOut ? "–" : s.wantEye > 0 ? String(s.wantEye) : "✓"}
-            words={
-              s.leftOut
-                ? "left out, the other method was taken"
+            {...(s.leftOut
+              ? { sign: "–", words: "left out, the other method was taken", caution: false }
+              : blind
+                ? alone(view, s.id)
                 : s.wantEye > 0
-                  ? `${s.wantEye} want your eye`
-                  : "in order"
-            }
-            caution={s.wantEye > 0}
+                  ? { sign: String(s.wantEye), words: `${s.wantEye} want your eye`, caution: true }
+                  : asProposed(false))}
             onChoose={() => onStep(s.id)}
           />
         ))}
@@ -48,23 +66,21 @@ export function StepList({ view, step, onStep, onNext }: Props) {
           <Item
             label="Seen, asked, record"
             chosen={step === RECORD}
-            sign={recordOpen ? "!" : "✓"}
-            words={recordOpen ? "want your eye" : "in order"}
-            caution={recordOpen}
+            {...(blind ? alone(view, RECORD) : asProposed(recordOpen))}
             onChoose={() => onStep(RECORD)}
           />
         )}
         <Item
           label="Faults named"
           chosen={step === FAULTS}
-          sign={faultsOpen ? "!" : "✓"}
-          words={faultsOpen ? "want your eye" : "in order"}
-          caution={faultsOpen}
+          {...(blind ? alone(view, FAULTS) : asProposed(faultsOpen))}
           onChoose={() => onStep(FAULTS)}
         />
       </ul>
       <p className="mt-3 px-2 text-[13px] text-ink2">
-        {eye} of {view.lines.filter((l) => l.asked).length} readings want your eye
+        {blind
+          ? `${marks.filter((m) => m.given !== null).length} of ${marks.length} marks given`
+          : `${eye} of ${view.lines.filter((l) => l.asked).length} readings want your eye`}
       </p>
       <Button kind="quiet" shortcut="N" onClick={onNext}>
         Next open

@@ -126,7 +126,8 @@ function Judged({ judged }: { judged: string }) {
     satisfactory: "called satisfactory",
     "not-satisfactory": "called not satisfactory",
   };
-  return <span className={judged === "right" ? "text-work" : "text-caution"}>{words[judged]}</span>;
+  const tone: Record<string, string> = { right: "text-work", wrong: "text-caution", missing: "text-caution" };
+  return <span className={tone[judged] ?? "font-semibold"}>{words[judged]}</span>;
 }
 
 function Details({ line, saidOnce }: { line: Line; saidOnce: boolean }) {

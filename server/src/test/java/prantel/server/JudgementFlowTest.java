@@ -145,6 +145,11 @@ class JudgementFlowTest {
     void whoMarksAloneSeesNothingOfWhatWasGiven() {
         Browser.Answer view = second.get(path + "/marking");
         assertThat(view.json().get("opinions").get("blind").asBoolean()).isTrue();
+        assertThat(second.post(path + "/marking/compare", Map.of("scheme", "workshop"))
+                        .text())
+                .as("by the same scheme it would be the proposals")
+                .contains("\"blind\"")
+                .doesNotContain("verdict");
         assertThat(view.text()).doesNotContain(REASON_OF_THE_FIRST);
         assertThat(view.json().get("marks").valueStream())
                 .as("nor what the program makes of it")

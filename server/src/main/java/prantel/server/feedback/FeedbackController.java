@@ -36,7 +36,6 @@ import prantel.server.marking.Given;
 import prantel.server.print.Pdf;
 import prantel.server.sheet.FeedbackSheet;
 import prantel.server.sheet.FeedbackSheets;
-import prantel.server.web.Refusal;
 
 /** Feedback on a decided record: a draft from the evidence, edited by the assessor, given to the candidate. */
 @RestController
@@ -127,9 +126,7 @@ class FeedbackController {
 
     @GetMapping("/pdf")
     ResponseEntity<byte[]> pdf(@PathVariable String id, Principal who) {
-        if (assessments.get(id).opinions().isBlind(who.getName())) {
-            throw Refusal.conflict("blind", "you were asked to mark this by yourself: sign your own marks first");
-        }
+        Given.mustNotBeBlind(assessments.get(id), who.getName());
         FeedbackSheet sheet = sheets.of(id);
         return pdf.answer("feedback", sheet, FeedbackSheets.fileName(sheet));
     }

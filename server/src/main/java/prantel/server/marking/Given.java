@@ -5,6 +5,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Opinions;
+import prantel.server.web.Refusal;
 
 /**
  * The marks as one person may see them: the assessor's; of somebody who marks the same record without having seen those, the
@@ -15,6 +16,14 @@ import prantel.core.assessment.Opinions;
  */
 public record Given(
         boolean blind, Map<String, Assessment.Decision> decisions, Assessment.@Nullable OutcomeGiven outcome) {
+    /** @throws Refusal for whoever marks it alone: what others gave, and what the program makes of the record, comes after */
+    public static Assessment mustNotBeBlind(Assessment assessment, String viewer) {
+        if (assessment.opinions().isBlind(viewer)) {
+            throw Refusal.conflict("blind", "you were asked to mark this by yourself: sign your own marks first");
+        }
+        return assessment;
+    }
+
     public static Given of(Assessment assessment, String viewer) {
         if (!assessment.opinions().isBlind(viewer)) {
             return new Given(false, assessment.decisions(), assessment.outcome());

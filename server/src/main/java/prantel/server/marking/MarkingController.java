@@ -104,8 +104,8 @@ class MarkingController {
 
     /** What another scheme, or another version of this one, would make of the same record. Nothing is kept. */
     @PostMapping("/compare")
-    SchemeComparison compare(@PathVariable String id, @RequestBody OtherScheme other) {
-        Assessment assessment = assessments.get(id);
+    SchemeComparison compare(@PathVariable String id, @RequestBody OtherScheme other, Principal who) {
+        Assessment assessment = Given.mustNotBeBlind(assessments.get(id), who.getName());
         mustBeHandedIn(assessment);
         Scheme scheme = schemes.newest(other.scheme());
         MarkedSheet as = keys.markedBy(assessment, scheme);

@@ -18,8 +18,8 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Assessment;
 import prantel.formats.RecordFile;
 import prantel.server.assessment.Assessments;
+import prantel.server.marking.Given;
 import prantel.server.print.Pdf;
-import prantel.server.web.Refusal;
 
 /** The complete record of one assessment. Whoever marks it alone gets none of it before signing. */
 @RestController
@@ -164,12 +164,6 @@ class RecordController {
     }
 
     private Assessment mayRead(String id, Principal who) {
-        Assessment assessment = assessments.get(id);
-        if (assessment.opinions().isBlind(who.getName())) {
-            throw Refusal.conflict(
-                    "blind",
-                    "you were asked to mark this by yourself: sign your own marks first, then read the record");
-        }
-        return assessment;
+        return Given.mustNotBeBlind(assessments.get(id), who.getName());
     }
 }
