@@ -86,6 +86,7 @@ describe("the Floor", () => {
       bayId: "bay-1",
       since: "2026-11-25T09:00:00Z",
       rigId: "toll-cottage",
+      brief: "",
       urgency: "NEXT" as const,
     };
     server.answers["/api/floor"] = room({

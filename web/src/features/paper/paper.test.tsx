@@ -13,6 +13,8 @@ const box: Schemas["Box"] = {
   slot: "sockets/r1r2/1",
   quantity: "R1+R2",
   where: "socket 1",
+  within: "",
+  calculated: false,
   unit: "Ω",
   overRange: ">99.9 kΩ",
   text: "",

@@ -43,7 +43,7 @@ function Whole({ id, record }: { id: string; record: View }) {
       <ProcedureLine
         steps={record.stations.map((s) => ({ ...s, next: false }))}
         chosen={step}
-        stopped={record.outcome.words.startsWith("Stopped")}
+        stopped={record.outcome.stopped}
         onChoose={setStep}
       />
       {station && (

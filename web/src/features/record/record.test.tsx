@@ -10,6 +10,7 @@ const record: Schemas["RecordView"] = {
   candidate: "Petra Lindholm",
   facts: [{ label: "Rig", value: "Toll Cottage, version 1" }],
   outcome: {
+    stopped: false,
     words: "Refer these parts",
     proposed: "Competent",
     points: 18,

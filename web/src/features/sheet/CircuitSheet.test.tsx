@@ -10,6 +10,8 @@ const box: ShownBox = {
   slot: "sockets/r1r2/socket-1",
   quantity: "R1+R2",
   where: "socket 1",
+  within: "",
+  calculated: false,
   unit: "Ω",
   overRange: ">99.9 kΩ",
   text: "",
@@ -31,6 +33,7 @@ const record: ShownBox = {
   ...box,
   slot: "sockets/r1r2",
   where: "Sockets, for the record",
+  within: "for the record",
   station: null,
   judged: true,
   keys: [],
@@ -81,6 +84,22 @@ describe("CircuitSheet", () => {
     );
     // jsdom lays nothing out
     Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 900 });
+  });
+
+  it("says of a station only what its name does not say, and which box is worked out", () => {
+    show([
+      { ...box, where: "socket 1, L2", within: "L2" },
+      {
+        ...record,
+        slot: "sockets/zs-calculated",
+        chosenFrom: [],
+        within: "by calculation",
+        calculated: true,
+      },
+    ]);
+    expect(screen.getByText("L2")).toBeInTheDocument();
+    expect(screen.queryByText("socket 1, L2")).toBeNull();
+    expect(screen.getByText("by calculation")).toBeInTheDocument();
   });
 
   it("saves a reading once, when it is left with Enter", async () => {

@@ -63,7 +63,7 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
             <StationBox
               key={box.slot}
               box={box}
-              detail={detailOf(box, label, several)}
+              detail={detailOf(box, several)}
               open={open}
               recorded={onRecord?.slot === box.slot}
               onText={(text) => onText(box, text)}
@@ -86,8 +86,7 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
           {others.map((box) => (
             <li key={box.slot} className="flex flex-wrap items-center gap-2">
               <span>
-                <b>{box.quantity}</b>{" "}
-                <span className="text-ink2">{withoutCircuit(box.where, circuit.label)}</span>
+                <b>{box.quantity}</b> <span className="text-ink2">{box.within}</span>
               </span>
               <Entry box={box} open={open} onText={(text) => onText(box, text)} />
               {box.judged && (
@@ -137,9 +136,7 @@ export function CircuitSheet({ circuit, boxes, open, onText, onExpected, onJudge
           <label htmlFor={`box-${box.slot}`}>
             <b>{box.quantity} for the record</b>
             <span className="block text-[15px] text-ink2">
-              {withoutCircuit(box.where, circuit.label).startsWith("by calculation")
-                ? "by calculation"
-                : "tap the reading that goes here, or write it"}
+              {box.calculated ? box.within : "tap the reading that goes here, or write it"}
             </span>
           </label>
           <Entry box={box} open={open} onText={(text) => onText(box, text)} />
@@ -311,11 +308,6 @@ function Expected({
 }
 
 /** "position 2", "L1": what the station's name does not say already. */
-function detailOf(box: ShownBox, station: string, several: boolean): string {
-  const where = box.where.replace(station, "").replace(/^, /, "");
-  return [several ? box.quantity : "", where].filter(Boolean).join(", ");
-}
-
-function withoutCircuit(where: string, label: string): string {
-  return where.replace(`${label}, `, "");
+function detailOf(box: ShownBox, several: boolean): string {
+  return [several ? box.quantity : "", box.within].filter(Boolean).join(", ");
 }

@@ -90,7 +90,7 @@ function GroupBoxes({ group, view, pending, open, onWrite }: GroupProps) {
       {boxes.map((box) => (
         <li key={box.slot} className="flex flex-wrap items-center gap-x-4 gap-y-2 py-2">
           <label htmlFor={`box-${box.slot}`} className="min-w-[220px] flex-1">
-            <b>{box.quantity}</b> <span className="text-ink2">{withoutLabel(box.where, group.label)}</span>
+            <b>{box.quantity}</b> <span className="text-ink2">{box.station ? box.where : box.within}</span>
           </label>
           <Entry box={box} open={open} onText={(text) => does.onText(box, text)} />
           {box.judged && (
@@ -100,8 +100,4 @@ function GroupBoxes({ group, view, pending, open, onWrite }: GroupProps) {
       ))}
     </ul>
   );
-}
-
-function withoutLabel(where: string, label: string): string {
-  return label && where.startsWith(`${label}, `) ? where.slice(label.length + 2) : where;
 }

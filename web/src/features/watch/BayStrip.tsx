@@ -30,7 +30,7 @@ export function BayStrip({ here }: { here: number }) {
               <span className="min-w-0 text-[14px]">
                 <span className="block truncate">{b.candidate}</span>
                 <span className={b.live || need ? "font-bold text-caution" : "text-ink2"}>
-                  {b.live ? "LIVE" : need ? `▲ ${short(need.what)}` : (b.stage ?? "").toLowerCase()}
+                  {b.live ? "LIVE" : need ? `▲ ${need.brief}` : (b.stage ?? "").toLowerCase()}
                 </span>
               </span>
             </Link>
@@ -38,12 +38,4 @@ export function BayStrip({ here }: { here: number }) {
         })}
     </nav>
   );
-}
-
-function short(what: string): string {
-  if (what.includes("asks to go live")) return "asks: live";
-  if (what.startsWith("Stopped")) return "stopped";
-  if (what.startsWith("Time is up")) return "time is up";
-  if (what.includes("fault box")) return "fault box";
-  return "stands still";
 }

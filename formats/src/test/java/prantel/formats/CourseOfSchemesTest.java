@@ -85,7 +85,7 @@ class CourseOfSchemesTest {
             Streams s = Streams.atWork();
             List<AssessmentEvent> late = new ArrayList<>();
             for (Step step : scheme.steps()) {
-                Course before = Course.of(s.state(), scheme, slots);
+                Course before = Course.of(s.state(), rig(of.get(1)), scheme, slots);
                 follow(s, step, slots, late, stream == 0 || random.nextBoolean());
                 if (stream == 0) {
                     station(before, step)
@@ -96,7 +96,7 @@ class CourseOfSchemesTest {
                 }
             }
             late.forEach(s::add);
-            Course course = Course.of(s.state(), scheme, slots);
+            Course course = Course.of(s.state(), rig(of.get(1)), scheme, slots);
             assertThat(course.broken()).filteredOn(Course.Broken::sure).isEmpty();
             if (stream == 0) {
                 assertThat(course.broken()).isEmpty();
@@ -123,7 +123,7 @@ class CourseOfSchemesTest {
             follow(s, first, slots, new ArrayList<>(), false);
             boolean bothWritten = Stream.of(then, first)
                     .allMatch(step -> slots.stream().anyMatch(b -> step.tests().contains(b.step())));
-            List<Course.Broken> told = Course.of(s.state(), scheme, slots).broken().stream()
+            List<Course.Broken> told = Course.of(s.state(), rig(of.get(1)), scheme, slots).broken().stream()
                     .filter(b -> b.rule().equals(rule) && b.sure())
                     .toList();
             assertThat(told).as(rule.why()).hasSize(bothWritten ? 1 : 0);
@@ -152,7 +152,7 @@ class CourseOfSchemesTest {
             Streams s = Streams.atWork();
             follow(s, step, slots, new ArrayList<>(), false);
             follow(s, isolate, slots, new ArrayList<>(), false);
-            assertThat(Course.of(s.state(), scheme, slots).broken())
+            assertThat(Course.of(s.state(), rig(of.get(1)), scheme, slots).broken())
                     .as(step.title())
                     .anyMatch(b -> b.sure()
                             && b.rule().first().equals("isolate")
@@ -164,7 +164,8 @@ class CourseOfSchemesTest {
     @Test
     void noStreamGetsPastTheGateAndReplayInPiecesIsReplayAtOnce() throws Exception {
         Scheme scheme = scheme("initial-single-phase");
-        List<Slot> slots = SlotPlan.sheet(rig("toll-cottage"), scheme);
+        Rig rig = rig("toll-cottage");
+        List<Slot> slots = SlotPlan.sheet(rig, scheme);
         SplittableRandom random = new SplittableRandom(12);
         int lives = 0;
         int refused = 0;
@@ -183,7 +184,7 @@ class CourseOfSchemesTest {
                                         0,
                                         Optional.empty());
                         List<Course.OpenDead> open =
-                                Course.of(state, scheme, slots).openDead();
+                                Course.of(state, rig, scheme, slots).openDead();
                         String why = Objects.requireNonNullElse(on.reason(), "");
                         if (!LiveGate.shut(state, open, why, facts).isEmpty()) {
                             refused++;
@@ -203,8 +204,8 @@ class CourseOfSchemesTest {
                 }
             }
             if (stream % 10 == 0) {
-                Course inPieces = Course.of(s.state(), scheme, slots);
-                Course atOnce = Course.of(Assessment.replay(Streams.PINNED, s.recorded()), scheme, slots);
+                Course inPieces = Course.of(s.state(), rig, scheme, slots);
+                Course atOnce = Course.of(Assessment.replay(Streams.PINNED, s.recorded()), rig, scheme, slots);
                 assertThat(atOnce).isEqualTo(inPieces);
             }
         }

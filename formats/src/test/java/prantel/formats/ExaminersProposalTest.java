@@ -116,7 +116,7 @@ class ExaminersProposalTest {
                             List.of(),
                             java.util.Set.of(),
                             Map.of(),
-                            WatchedOf.of(s.state(), SCHEME, SLOTS)));
+                            WatchedOf.of(s.state(), RIG, SCHEME, SLOTS)));
         }
     }
 

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import prantel.core.expectation.Expectation;
@@ -26,6 +28,7 @@ import prantel.core.rig.Rig;
 import prantel.core.sequence.SlotId;
 
 /** Whatever stands in the boxes, a record is marked, explained and told of: a sheet of noughts is a sheet too. */
+@Execution(ExecutionMode.CONCURRENT)
 class WhateverIsWrittenTest {
     private static final List<String> TEXTS = List.of(
             "0",

@@ -13,6 +13,11 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.RigState;
+import prantel.core.procedure.SetUp;
+import prantel.core.rig.BoardId;
+import prantel.core.rig.Rig;
 import prantel.core.scheme.Observation;
 import prantel.core.scheme.Question;
 import prantel.core.scheme.Scheme;
@@ -60,7 +65,7 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
             Filling filling,
             boolean next,
             String shut,
-            @Nullable Deed begun,
+            @Nullable Trace begun,
             boolean timed) {
         Station asNext() {
             return new Station(step, state, filling, true, shut, begun, timed);
@@ -109,7 +114,7 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
      * @param timed whether it was done when it was written: the candidate writes what is read, an assessor taps or enters from
      *     paper, perhaps later
      */
-    public record Deed(String step, Kind kind, String of, Assessment.First first, boolean timed) {
+    public record Trace(String step, Kind kind, String of, Assessment.First first, boolean timed) {
         public int seq() {
             return first.seq();
         }
@@ -130,7 +135,7 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
      * @param left what of the first was still to do
      */
     public record Broken(
-            OrderRule rule, Deed then, @Nullable Deed first, boolean sure, Left left) {
+            OrderRule rule, Trace then, @Nullable Trace first, boolean sure, Left left) {
 
         /**
          * @param boxes how many of what should have come first were empty then; 0 where it was not begun at all
@@ -151,6 +156,12 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
     public record RigNow(boolean live, boolean lockedOff, Dead dead, boolean asked, List<NotDone> notDone) {
         public RigNow {
             notDone = List.copyOf(notDone);
+        }
+
+        /** A set-up of a test as the record says it was done. */
+        public SetUp asDone(SetUp setUp, TestKind test) {
+            return setUp.without(d -> notDone.stream()
+                    .anyMatch(n -> n.tests().contains(test) && n.what().isOf(d)));
         }
 
         /** Whether a slip says that something was not done which a reading of this test is taken with. */
@@ -175,9 +186,15 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
         READ_UNPROVED
     }
 
+    /** Whether the candidate asks to go live at this moment. */
+    public static boolean isAsked(Assessment assessment) {
+        return assessment.energisedAt() == null
+                && assessment.conduct().open(Checklist.LIVE_ASKED).isEmpty();
+    }
+
     /** @param slots the boxes of the sheet */
-    public static Course of(Assessment assessment, Scheme scheme, List<Slot> slots) {
-        Map<String, List<Deed>> deeds = new HashMap<>();
+    public static Course of(Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots) {
+        Map<String, List<Trace>> deeds = new HashMap<>();
         Map<String, List<Slot>> own = new HashMap<>();
         for (Step step : scheme.steps()) {
             List<Slot> boxes =
@@ -197,7 +214,7 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
             List<Slot> boxes = Objects.requireNonNull(own.get(step.id()));
             List<Slot> open = OpenBoxes.ofStep(scheme, boxes, slots, s -> OpenBoxes.isOpen(assessment, s));
             int filled = OpenBoxes.filled(assessment, boxes);
-            List<Deed> mine = Objects.requireNonNull(deeds.get(step.id()));
+            List<Trace> mine = Objects.requireNonNull(deeds.get(step.id()));
             State state = state(step, open.size(), filled, assessment);
             // what this rig gives nothing for, or what the other method stands for, is passed over by nobody
             boolean anythingToDo = !open.isEmpty() || !step.observations().isEmpty();
@@ -211,13 +228,13 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
                     new Filling(filled, boxes.size(), open.size()),
                     false,
                     shut,
-                    mine.stream().min(Comparator.comparingInt(Deed::seq)).orElse(null),
-                    mine.stream().anyMatch(Deed::timed)));
+                    mine.stream().min(Comparator.comparingInt(Trace::seq)).orElse(null),
+                    mine.stream().anyMatch(Trace::timed)));
         }
         next(stations, own, assessment)
                 .ifPresent(i -> stations.set(i, stations.get(i).asNext()));
         return new Course(
-                stations, broken, OpenBoxes.beforeLive(assessment, scheme, slots), rig(assessment, scheme, slots));
+                stations, broken, OpenBoxes.beforeLive(assessment, scheme, slots), rig(assessment, rig, scheme, slots));
     }
 
     /** The first that is to do and fits the supply as it is: live tests while it is live, dead ones while it is not. */
@@ -256,23 +273,23 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
                 && step.questions().isEmpty();
     }
 
-    private static List<Deed> deeds(Step step, List<Slot> boxes, Assessment assessment) {
-        Stream<Deed> readings = boxes.stream()
+    private static List<Trace> deeds(Step step, List<Slot> boxes, Assessment assessment) {
+        Stream<Trace> readings = boxes.stream()
                 .map(s -> deed(step, Kind.READING, s.id().value(), "reading/" + s.id().value(), assessment))
                 .flatMap(Optional::stream);
-        Stream<Deed> seen = step.observations().stream()
+        Stream<Trace> seen = step.observations().stream()
                 .map(Observation::id)
                 .filter(assessment.observations()::containsKey)
-                .map(o -> new Deed(
+                .map(o -> new Trace(
                         step.id(),
                         Kind.SEEN,
                         o,
                         at(Objects.requireNonNull(assessment.observations().get(o))),
                         false));
-        Stream<Deed> answers = step.questions().stream()
+        Stream<Trace> answers = step.questions().stream()
                 .map(Question::id)
                 .filter(assessment.questions()::containsKey)
-                .map(q -> new Deed(
+                .map(q -> new Trace(
                         step.id(),
                         Kind.ANSWER,
                         q,
@@ -289,9 +306,9 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
         return new Assessment.First(answered.seq(), answered.at(), answered.by());
     }
 
-    private static Optional<Deed> deed(Step step, Kind kind, String of, String subject, Assessment assessment) {
+    private static Optional<Trace> deed(Step step, Kind kind, String of, String subject, Assessment assessment) {
         return Optional.ofNullable(assessment.firstAbout(subject))
-                .map(first -> new Deed(
+                .map(first -> new Trace(
                         step.id(),
                         kind,
                         of,
@@ -318,7 +335,7 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
 
     /** Whether something is on record that comes after a step by a rule, or the sheet is in. */
     private static boolean isPassed(
-            Step step, List<OrderRule> rules, Map<String, List<Deed>> deeds, Assessment assessment) {
+            Step step, List<OrderRule> rules, Map<String, List<Trace>> deeds, Assessment assessment) {
         return assessment.handedInAt() != null
                 || rules.stream()
                         .filter(r -> r.first().equals(step.id()))
@@ -326,7 +343,7 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
     }
 
     private static String shut(
-            Step step, Scheme scheme, List<OrderRule> rules, Map<String, List<Deed>> deeds, Assessment assessment) {
+            Step step, Scheme scheme, List<OrderRule> rules, Map<String, List<Trace>> deeds, Assessment assessment) {
         if (step.isLive() && assessment.energisedAt() == null) {
             return "opens when the rig is live";
         }
@@ -342,22 +359,48 @@ public record Course(List<Station> stations, List<Broken> broken, List<OpenDead>
                 .orElse("");
     }
 
-    private static RigNow rig(Assessment assessment, Scheme scheme, List<Slot> slots) {
+    private static RigNow rig(Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots) {
         boolean live = assessment.energisedAt() != null;
-        boolean madeDead = assessment.wasLive() && !live;
         List<Slot> isolation =
                 slots.stream().filter(s -> s.step() == TestKind.SAFE_ISOLATION).toList();
         boolean isolated = !isolation.isEmpty()
                 && OpenBoxes.of(assessment, scheme, isolation).isEmpty();
         boolean read = !isolation.isEmpty()
                 && slots.stream().anyMatch(s -> isDeadReading(s) && !OpenBoxes.isOpen(assessment, s));
-        boolean proved = !live && (madeDead || isolated);
+        RigState state = RigState.of(rig, onRecord(assessment, rig.origin().id(), isolated));
         return new RigNow(
                 live,
-                !live && (madeDead || isolated || assessment.lockedOffAt() != null),
-                proved ? Dead.PROVED : !live && read ? Dead.READ_UNPROVED : Dead.NOT_PROVED,
-                !live && assessment.conduct().open(Checklist.LIVE_ASKED).isEmpty(),
+                state.isLocked(rig.origin().id()),
+                state.isProvedDead(rig.origin().id())
+                        ? Dead.PROVED
+                        : !live && read ? Dead.READ_UNPROVED : Dead.NOT_PROVED,
+                isAsked(assessment),
                 notDone(assessment, scheme));
+    }
+
+    /**
+     * What the record says was done at the rig: locked off by whoever set the faults, isolated by the candidate, energised and
+     * made dead again with permission.
+     */
+    private static List<Deed> onRecord(Assessment assessment, BoardId origin, boolean isolated) {
+        List<Deed> deeds = new ArrayList<>();
+        if (assessment.lockedOffAt() != null) {
+            deeds.addAll(List.of(new Deed.MainSwitchOff(origin), new Deed.LockOff(origin)));
+        }
+        if (isolated) {
+            deeds.addAll(provedDead(origin));
+        }
+        if (assessment.wasLive()) {
+            deeds.addAll(List.of(new Deed.CloseUp(), new Deed.Energise(origin)));
+            if (assessment.energisedAt() == null) {
+                deeds.addAll(provedDead(origin));
+            }
+        }
+        return deeds;
+    }
+
+    private static List<Deed> provedDead(BoardId origin) {
+        return List.of(new Deed.MainSwitchOff(origin), new Deed.LockOff(origin), new Deed.ProveDead(origin));
     }
 
     private static List<NotDone> notDone(Assessment assessment, Scheme scheme) {

@@ -8,7 +8,7 @@ import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Course.Broken;
-import prantel.core.assessment.Course.Deed;
+import prantel.core.assessment.Course.Trace;
 import prantel.core.rig.CircuitId;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Scheme.OrderRule;
@@ -28,7 +28,7 @@ final class OrderKept {
     private final Assessment assessment;
     private final Scheme scheme;
     private final Map<String, List<Slot>> own;
-    private final Map<String, List<Deed>> deeds;
+    private final Map<String, List<Trace>> deeds;
     private final List<Slot> slots;
     /** Number of the event that first wrote in a box, by the box's id. */
     private final Map<String, Integer> written = new HashMap<>();
@@ -42,7 +42,7 @@ final class OrderKept {
             Assessment assessment,
             Scheme scheme,
             Map<String, List<Slot>> own,
-            Map<String, List<Deed>> deeds,
+            Map<String, List<Trace>> deeds,
             List<Slot> slots) {
         this.assessment = assessment;
         this.scheme = scheme;
@@ -67,9 +67,9 @@ final class OrderKept {
         if (sure.isPresent()) {
             return sure;
         }
-        List<Deed> before = seen(rule.first());
-        Deed hint = earliest(seen(rule.then()));
-        Deed any = earliest(before);
+        List<Trace> before = seen(rule.first());
+        Trace hint = earliest(seen(rule.then()));
+        Trace any = earliest(before);
         boolean unknown = hint != null && (any == null || hint.seq() < any.seq());
         boolean bothWritten = anyTimed(before) && anyTimed(seen(rule.then()));
         return unknown && !bothWritten
@@ -79,11 +79,11 @@ final class OrderKept {
 
     /** By what the candidate wrote when it was done. */
     private Optional<Broken> written(OrderRule rule) {
-        Map<Optional<CircuitId>, Deed> begun = new HashMap<>();
+        Map<Optional<CircuitId>, Trace> begun = new HashMap<>();
         boolean wholeBoard = scheme.step(rule.then()).filter(Step::isLive).isPresent();
         Map<String, Optional<CircuitId>> circuits = new HashMap<>();
         own(rule.then()).forEach(s -> circuits.put(s.id().value(), s.circuit()));
-        for (Deed deed : deeds.getOrDefault(rule.then(), List.of())) {
+        for (Trace deed : deeds.getOrDefault(rule.then(), List.of())) {
             if (deed.timed()) {
                 Optional<CircuitId> circuit =
                         wholeBoard ? Optional.empty() : circuits.getOrDefault(deed.of(), Optional.empty());
@@ -96,7 +96,7 @@ final class OrderKept {
                 .findFirst();
     }
 
-    private Optional<Broken> written(OrderRule rule, Deed then, Optional<CircuitId> circuit) {
+    private Optional<Broken> written(OrderRule rule, Trace then, Optional<CircuitId> circuit) {
         List<Slot> needed = own(rule.first()).stream()
                 // chosen or worked out from others: no deed at the rig
                 .filter(s -> !(s instanceof Slot.Composed))
@@ -112,9 +112,9 @@ final class OrderKept {
         if (late.isEmpty()) {
             return Optional.empty();
         }
-        Deed first = deeds.getOrDefault(rule.first(), List.of()).stream()
+        Trace first = deeds.getOrDefault(rule.first(), List.of()).stream()
                 .filter(d -> d.kind() == Course.Kind.READING)
-                .min(Comparator.comparingInt(Deed::seq))
+                .min(Comparator.comparingInt(Trace::seq))
                 .filter(d -> d.seq() > then.seq())
                 .orElse(null);
         boolean begun = open.size() < needed.size() && first == null;
@@ -136,7 +136,7 @@ final class OrderKept {
     }
 
     /** Whether it went live with open boxes by the assessor's own word. */
-    private boolean isPermitted(Deed then) {
+    private boolean isPermitted(Trace then) {
         return scheme.step(then.step()).filter(Step::isLive).isPresent()
                 && assessment.conduct().live().stream()
                         .filter(s -> !s.from().isAfter(then.first().at()))
@@ -155,20 +155,20 @@ final class OrderKept {
     }
 
     /** A question about a step may be asked before it. */
-    private List<Deed> seen(String step) {
+    private List<Trace> seen(String step) {
         return deeds.getOrDefault(step, List.of()).stream()
                 .filter(d -> d.kind() != Course.Kind.ANSWER)
                 .toList();
     }
 
-    private static boolean anyTimed(List<Deed> deeds) {
-        return deeds.stream().anyMatch(Deed::timed);
+    private static boolean anyTimed(List<Trace> deeds) {
+        return deeds.stream().anyMatch(Trace::timed);
     }
 
-    static @Nullable Deed earliest(List<Deed> deeds) {
+    static @Nullable Trace earliest(List<Trace> deeds) {
         return deeds.stream()
                 .filter(d -> d.kind() != Course.Kind.ANSWER)
-                .min(Comparator.comparingInt(Deed::seq))
+                .min(Comparator.comparingInt(Trace::seq))
                 .orElse(null);
     }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import prantel.core.marking.Watched;
+import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.sequence.Slot;
 
@@ -14,7 +15,7 @@ public final class WatchedOf {
     private WatchedOf() {}
 
     /** @param slots the boxes of its sheet */
-    public static Watched of(Assessment assessment, Scheme scheme, List<Slot> slots) {
+    public static Watched of(Assessment assessment, Rig rig, Scheme scheme, List<Slot> slots) {
         Map<String, Watched.Sight> sights = new HashMap<>();
         assessment.observations().forEach((id, seen) -> sights.put(id, new Watched.Sight(seen.right(), seen.slip())));
         Map<String, Set<Integer>> answers = new HashMap<>();
@@ -22,7 +23,7 @@ public final class WatchedOf {
         return new Watched(
                 sights,
                 answers,
-                order(Course.of(assessment, scheme, slots)),
+                order(Course.of(assessment, rig, scheme, slots)),
                 Optional.ofNullable(assessment.stop()).map(Assessment.Stop::what));
     }
 

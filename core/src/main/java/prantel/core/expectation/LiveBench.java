@@ -55,6 +55,8 @@ final class LiveBench {
     private final State closed;
     private volatile @Nullable State settled;
     private volatile @Nullable Swing swing;
+    /** By the place of the residual-current device. */
+    private final Map<Integer, Swing.Seen> seen = new ConcurrentHashMap<>();
     /** Switches operated: several trials share a position. */
     private final Map<List<Edit>, Alternating> positions = new ConcurrentHashMap<>();
 
@@ -720,12 +722,13 @@ final class LiveBench {
         double amps =
                 probes.function() == Function.LOOP_TWO_LEAD ? LiveMeters.TWO_LEAD_AMPS : LiveMeters.THREE_LEAD_AMPS;
         TestCurrent test = settled().testing(port);
+        Moving moving = new Moving(test, amps, low, high);
         for (int i = 0; i < protection.residuals().size(); i++) {
             boolean far = (settled().standing()[i].size() + amps) * TO_MILLI < low.tripMilliamps(i) / 2;
             if (settled().open.contains(i) || far) {
                 continue;
             }
-            boolean mayOpen = residual(test, i, amps, port, low, high).most() * TO_MILLI >= low.tripMilliamps(i);
+            boolean mayOpen = moving.residual(i).most() * TO_MILLI >= low.tripMilliamps(i);
             if (mayOpen && !isPresent(settled().with(i).port(probes))) {
                 return List.of(new Found.Stopped(
                         Stop.TRIPPED, protection.residuals().get(i).label()));
@@ -734,16 +737,41 @@ final class LiveBench {
         return List.of();
     }
 
-    /** Residual current of a device while a test current flows, A. */
-    private Swing.Range residual(TestCurrent test, int device, double amps, Port port, LiveBench low, LiveBench high) {
-        List<Pole> poles = poles().get(device);
-        return swing(low, high)
-                .amps(
-                        test.residual(device, amps),
-                        poles.stream().map(Pole::ends).toList(),
-                        poles.stream().mapToDouble(Pole::siemens).toArray(),
-                        port,
-                        test.unit.times(amps));
+    /** A test current as every part of the rig moves it: worked out once for all devices that it may open. */
+    private final class Moving {
+        private final TestCurrent test;
+        private final double amps;
+        private final LiveBench low;
+        private final LiveBench high;
+        private Swing.@Nullable Drawn drawn;
+
+        Moving(TestCurrent test, double amps, LiveBench low, LiveBench high) {
+            this.test = test;
+            this.amps = amps;
+            this.low = low;
+            this.high = high;
+        }
+
+        /** Residual current of a device while it flows, A. */
+        Swing.Range residual(int device) {
+            Swing swing = swing(low, high);
+            Swing.Drawn flowing = drawn;
+            if (flowing == null) {
+                flowing = swing.drawing(test.port, test.unit.times(amps));
+                drawn = flowing;
+            }
+            return flowing.amps(test.residual(device, amps), seenBy(device, swing));
+        }
+    }
+
+    /** The same for every test. */
+    private Swing.Seen seenBy(int device, Swing swing) {
+        return seen.computeIfAbsent(device, d -> {
+            List<Pole> poles = poles().get(d);
+            return swing.seenBy(
+                    poles.stream().map(Pole::ends).toList(),
+                    poles.stream().mapToDouble(Pole::siemens).toArray());
+        });
     }
 
     private List<Found> apart(Measurement.Trip trip, LiveBench low, LiveBench high) {
@@ -753,6 +781,7 @@ final class LiveBench {
         }
         TestCurrent test = settled().testing(port);
         double amps = trip.milliamps() / TO_MILLI;
+        Moving moving = new Moving(test, amps, low, high);
         // where an end of the rig has no supply for the test, that end tells nothing of the time
         boolean bothEnds = isPresent(low.alternating().port(trip.line(), trip.earth()))
                 && isPresent(high.alternating().port(trip.line(), trip.earth()));
@@ -763,7 +792,7 @@ final class LiveBench {
             if (settled().open.contains(i) || whole || milliamps < 0.3 * tripMilliamps(i)) {
                 continue;
             }
-            Swing.Range range = residual(test, i, amps, port, low, high);
+            Swing.Range range = moving.residual(i);
             found.add(new Found.Number(low.trips(trip, i, range.most() * TO_MILLI)));
             found.add(new Found.Number(high.trips(trip, i, range.least() * TO_MILLI)));
         }

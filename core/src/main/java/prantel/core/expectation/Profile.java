@@ -12,6 +12,7 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
 import prantel.core.rig.PointId;
 import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 
 /**
@@ -25,16 +26,16 @@ public final class Profile {
     public record Sample(double atMetres, PointId station, boolean atFront, Expectation expected) {}
 
     /**
-     * @param quantity "R1+R2", "R1+Rn", "R2" or "Zs"
+     * @param quantity R1+R2, R1+Rn, R2 or Zs
      * @return in order of distance; empty where the quantity is not taken along this circuit
      */
-    public static List<Sample> of(Key key, CircuitId id, String quantity) {
+    public static List<Sample> of(Key key, CircuitId id, Quantity quantity) {
         Circuit circuit = key.rig().circuit(id);
         List<Sample> samples = new ArrayList<>();
         Set<PointId> seen = new HashSet<>();
         for (Expectation expectation : key.expectations()) {
             if (expectation.slot() instanceof Slot.Measured slot
-                    && slot.quantity().equals(quantity)
+                    && slot.address().is(quantity)
                     && slot.circuit().filter(id::equals).isPresent()
                     && slot.measurement() instanceof Measurement.TwoProbe probes
                     && slot.spot().point().isPresent()

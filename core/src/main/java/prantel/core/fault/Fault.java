@@ -52,7 +52,8 @@ public record Fault(FaultKind kind, Place place, List<Conductor> conductors, dou
     /** The residual-current device as this fault leaves it. */
     public Residuals.Placed altered(Residuals.Placed placed) {
         return place instanceof Place.AtResidual at && at.device().equals(placed.id())
-                ? new Residuals.Placed(placed.id(), placed.label(), kind.altered(this, placed.device()), placed.poles())
+                ? new Residuals.Placed(
+                        placed.id(), placed.label(), kind.altered(this, placed.device()), placed.poles(), placed.at())
                 : placed;
     }
 

@@ -19,7 +19,6 @@ import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.marking.Part;
-import prantel.core.rig.Circuit;
 import prantel.core.sequence.SlotId;
 
 /**
@@ -161,11 +160,7 @@ public final class FeedbackDraft {
     }
 
     private String circuit(Mark mark) {
-        return sheet.key().circuits().stream()
-                .filter(c -> mark.id().startsWith(c.id() + "/"))
-                .map(Circuit::label)
-                .findFirst()
-                .orElse("");
+        return sheet.circuitOf(mark);
     }
 
     /** What readings came from, said once for each cause with the readings that show it; what nothing explains last. */

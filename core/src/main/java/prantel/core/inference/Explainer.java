@@ -116,8 +116,9 @@ public final class Explainer {
      * looked for then is looked for at that rig.
      */
     private boolean rebuilt(Map<SlotId, Predicted> now, Likelihood.Score score, double gained) {
-        Set<String> moved = likelihood.ofTheBuild();
-        if (score.odd().stream().noneMatch(id -> moved.contains(likelihood.groupOf(id)))) {
+        Set<Likelihood.Shared> moved = likelihood.ofTheBuild();
+        if (score.odd().stream()
+                .noneMatch(id -> likelihood.groupOf(id).filter(moved::contains).isPresent())) {
             return false;
         }
         Likelihood best = likelihood;
@@ -241,7 +242,7 @@ public final class Explainer {
 
     /** Each world held against the record as it is explained so far, the likeliest first. */
     private List<Tried> held(List<World> worlds, Map<SlotId, Predicted> now) {
-        Map<Set<String>, Likelihood.Score> before = new HashMap<>();
+        Map<Set<Likelihood.Shared>, Likelihood.Score> before = new HashMap<>();
         List<Tried> tried = new ArrayList<>();
         for (World world : worlds) {
             if (taken.stream().anyMatch(world::goesRoundWith)
@@ -250,9 +251,8 @@ public final class Explainer {
                                     && likelihood.mayBe(e.getKey(), e.getValue()))) {
                 continue;
             }
-            Set<String> touched = new HashSet<>();
-            world.says().keySet().forEach(id -> touched.add(likelihood.groupOf(id)));
-            touched.remove("");
+            Set<Likelihood.Shared> touched = new HashSet<>();
+            world.says().keySet().forEach(id -> likelihood.groupOf(id).ifPresent(touched::add));
             if (touched.isEmpty()) {
                 continue;
             }

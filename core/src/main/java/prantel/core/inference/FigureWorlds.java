@@ -20,6 +20,7 @@ import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.PointId;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -292,7 +293,7 @@ final class FigureWorlds {
             }
         }
         for (Slot.Measured other : others) {
-            boolean alike = other.quantity().equals(slot.quantity());
+            boolean alike = other.address().isSameQuantity(slot.address());
             // the same of the same point, or of the whole circuit: another round
             boolean sameSpot = alike
                     && slot.circuit().isPresent()
@@ -349,18 +350,18 @@ final class FigureWorlds {
     private void ring(Circuit circuit) {
         List<Slot.Measured> all = boxes.measured(Optional.of(circuit.id()), TestKind.RING);
         boolean isOdd = all.stream().anyMatch(s -> odd.contains(s.id()));
-        for (String quantity : List.of("R1+Rn", "R1+R2")) {
+        for (Quantity quantity : List.of(Quantity.R1_RN, Quantity.R1_R2)) {
             List<Slot.Measured> step =
-                    all.stream().filter(s -> s.quantity().equals(quantity)).toList();
+                    all.stream().filter(s -> s.address().is(quantity)).toList();
             if (isOdd) {
                 group(step, Cause.NOT_DIVIDED, "not divided by four", r -> 4 * r, 2);
                 group(step, Cause.HALVED, "half instead of a quarter", r -> 2 * r, 2);
             }
-            String other = quantity.equals("R1+Rn") ? "R1+R2" : "R1+Rn";
+            Quantity other = quantity == Quantity.R1_RN ? Quantity.R1_R2 : Quantity.R1_RN;
             Map<SlotId, Predicted> swapped = new HashMap<>();
             for (Slot.Measured slot : step) {
                 all.stream()
-                        .filter(o -> o.quantity().equals(other)
+                        .filter(o -> o.address().is(other)
                                 && o.spot().point().equals(slot.spot().point()))
                         .findFirst()
                         .flatMap(o -> boxes.number(o.id())
@@ -370,7 +371,7 @@ final class FigureWorlds {
             }
             if (isOdd || differing(swapped) >= ENOUGH_TO_ASK) {
                 List<Slot.Measured> theirs =
-                        all.stream().filter(s -> s.quantity().equals(other)).toList();
+                        all.stream().filter(s -> s.address().is(other)).toList();
                 addGroup(Cause.ANOTHER_BOX, "of the other step", swapped, 2, theirs);
             }
         }
@@ -415,7 +416,7 @@ final class FigureWorlds {
         }
         List<Slot.Measured> parts = new ArrayList<>(boxes.measured(Optional.of(circuit.id()), TestKind.R1_R2));
         boxes.measured(Optional.of(circuit.id()), TestKind.RING).stream()
-                .filter(s -> s.quantity().equals("R1+R2"))
+                .filter(s -> s.address().is(Quantity.R1_R2))
                 .forEach(parts::add);
         Set<Optional<PointId>> points = new HashSet<>();
         for (Slot.Measured zs : boxes.measured(Optional.of(circuit.id()), TestKind.ZS)) {
@@ -527,7 +528,7 @@ final class FigureWorlds {
         List<SlotId> sources = new ArrayList<>(List.of(ZE));
         boxes.measured(Optional.empty(), TestKind.ZE).forEach(z -> sources.add(z.id()));
         List<Slot.Measured> earth = boxes.measured(Optional.empty(), TestKind.IPF).stream()
-                .filter(s -> s.quantity().equals("PEFC"))
+                .filter(s -> s.address().is(Quantity.PEFC))
                 .toList();
         if (earth.stream().noneMatch(s -> odd.contains(s.id()))) {
             return;

@@ -15,6 +15,9 @@ import prantel.core.instrument.Saying;
 import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
+import prantel.core.rig.CircuitId;
+import prantel.core.sequence.BoxAddress;
+import prantel.core.sequence.Site;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -61,13 +64,11 @@ final class Likelihood {
     /** Who makes a number up stays within such a factor of what is right. */
     private static final double ROUND_WITHIN = 3;
 
-    private static final String CONTINUITY = "continuity ";
-
     private final Boxes boxes;
     private final double dryness;
-    private final Map<String, List<SlotId>> groups;
-    private final Map<SlotId, String> groupOf;
-    private final Map<String, Score> healthy = new LinkedHashMap<>();
+    private final Map<Shared, List<SlotId>> groups;
+    private final Map<SlotId, Shared> groupOf;
+    private final Map<Shared, Score> healthy = new LinkedHashMap<>();
     private final Map<SlotId, Predicted> asKey;
     private final Build build;
 
@@ -81,7 +82,7 @@ final class Likelihood {
         for (Expectation e : boxes.all()) {
             Written written = boxes.written(e.slot().id());
             if (written.isReading()) {
-                String group = group(e.slot());
+                Shared group = group(e.slot());
                 groups.computeIfAbsent(group, g -> new ArrayList<>())
                         .add(e.slot().id());
                 groupOf.put(e.slot().id(), group);
@@ -97,7 +98,7 @@ final class Likelihood {
         this.groupOf = same.groupOf;
         this.asKey = same.asKey;
         same.healthy.forEach((group, score) -> {
-            if (!group.startsWith(CONTINUITY)) {
+            if (!(group instanceof Shared.Continuity)) {
                 healthy.put(group, score);
             }
         });
@@ -113,9 +114,9 @@ final class Likelihood {
     }
 
     /** Groups that read otherwise at a rig that is built otherwise. */
-    Set<String> ofTheBuild() {
-        Set<String> some = new HashSet<>(groups.keySet());
-        some.removeIf(group -> !group.startsWith(CONTINUITY));
+    Set<Shared> ofTheBuild() {
+        Set<Shared> some = new HashSet<>(groups.keySet());
+        some.removeIf(group -> !(group instanceof Shared.Continuity));
         return some;
     }
 
@@ -131,37 +132,55 @@ final class Likelihood {
         }
     }
 
-    private static String group(Slot slot) {
-        if (slot instanceof Slot.Measured m) {
-            String circuit = m.circuit().map(c -> c.value()).orElse("");
-            if (m.function().isContinuity()) {
-                return CONTINUITY + circuit;
-            }
-            if (m.function().isLoop()) {
-                return "loop";
-            }
-            return switch (m.function()) {
-                case FAULT_CURRENT -> "current";
-                case VOLTAGE -> "volts";
-                case RCD_TIME -> "times " + m.id().value().replaceAll("/[^/]*/[^/]*$", "");
-                default -> "box " + m.id();
-            };
-        }
-        return "box " + slot.id();
+    /** Whose boxes have an error in common. */
+    sealed interface Shared {
+        /** Cable and joints of a circuit, and what is left of the leads. */
+        record Continuity(Optional<CircuitId> circuit) implements Shared {}
+
+        record Loops() implements Shared {}
+
+        record Currents() implements Shared {}
+
+        record Volts() implements Shared {}
+
+        /** The times of one residual-current device. */
+        record Times(Site device) implements Shared {}
+
+        /** A box by itself. */
+        record Nothing(SlotId box) implements Shared {}
     }
 
-    String groupOf(SlotId id) {
-        return groupOf.getOrDefault(id, "");
+    private static Shared group(Slot slot) {
+        if (!(slot instanceof Slot.Measured m)) {
+            return new Shared.Nothing(slot.id());
+        }
+        if (m.function().isContinuity()) {
+            return new Shared.Continuity(m.circuit());
+        }
+        if (m.function().isLoop()) {
+            return new Shared.Loops();
+        }
+        return switch (m.function()) {
+            case FAULT_CURRENT -> new Shared.Currents();
+            case VOLTAGE -> new Shared.Volts();
+            case RCD_TIME -> new Shared.Times(m.address().site());
+            default -> new Shared.Nothing(m.id());
+        };
+    }
+
+    /** What a box shares its error with; empty where it holds no reading. */
+    Optional<Shared> groupOf(SlotId id) {
+        return Optional.ofNullable(groupOf.get(id));
     }
 
     /** Of the whole record. @param changed what a world says; boxes it does not name are as the key says */
     Score of(Map<SlotId, Predicted> changed) {
-        Set<String> touched = new HashSet<>();
-        changed.keySet().forEach(id -> touched.add(groupOf(id)));
+        Set<Shared> touched = new HashSet<>();
+        changed.keySet().forEach(id -> groupOf(id).ifPresent(touched::add));
         double log = 0;
         Set<SlotId> unknown = new HashSet<>();
         Set<SlotId> strained = new HashSet<>();
-        for (String group : groups.keySet()) {
+        for (Shared group : groups.keySet()) {
             Score score = touched.contains(group)
                     ? score(group, changed, Map.of())
                     : healthy.computeIfAbsent(group, g -> score(g, Map.of(), Map.of()));
@@ -196,16 +215,16 @@ final class Likelihood {
     }
 
     /** Of the groups a world touches alone. */
-    Score of(Set<String> some, Map<SlotId, Predicted> changed) {
+    Score of(Set<Shared> some, Map<SlotId, Predicted> changed) {
         return of(some, changed, Map.of());
     }
 
     /** The same. @param before what is said already of boxes that it says nothing of */
-    Score of(Set<String> some, Map<SlotId, Predicted> changed, Map<SlotId, Predicted> before) {
+    Score of(Set<Shared> some, Map<SlotId, Predicted> changed, Map<SlotId, Predicted> before) {
         double log = 0;
         Set<SlotId> unknown = new HashSet<>();
         Set<SlotId> strained = new HashSet<>();
-        for (String group : some) {
+        for (Shared group : some) {
             if (groups.containsKey(group)) {
                 Score score = score(group, changed, before);
                 log += score.log();
@@ -216,7 +235,7 @@ final class Likelihood {
         return new Score(log, unknown, strained);
     }
 
-    private Score score(String group, Map<SlotId, Predicted> changed, Map<SlotId, Predicted> before) {
+    private Score score(Shared group, Map<SlotId, Predicted> changed, Map<SlotId, Predicted> before) {
         List<SlotId> rowIds = new ArrayList<>();
         List<SharedTerms.Row> rows = new ArrayList<>();
         List<Double> unknownLogs = new ArrayList<>();
@@ -568,7 +587,7 @@ final class Likelihood {
         return boxes.has(ZE) ? Math.min(base, boxes.right(ZE).orElse(base)) : base;
     }
 
-    static final SlotId ZE = new SlotId("origin/ze");
+    static final SlotId ZE = BoxAddress.ZE.id();
 
     private double half(Slot.Measured slot) {
         return boxes.at(slot.id()).window() instanceof Window.Between(double low, double high)

@@ -138,8 +138,8 @@ final class RigWorlds {
 
     /** How much likelier the record is with what a world says, natural logarithm. */
     private double gain(World world) {
-        Set<String> touched = new HashSet<>();
-        world.says().keySet().forEach(id -> touched.add(likelihood.groupOf(id)));
+        Set<Likelihood.Shared> touched = new HashSet<>();
+        world.says().keySet().forEach(id -> likelihood.groupOf(id).ifPresent(touched::add));
         return likelihood.of(touched, world.says()).log()
                 - likelihood.of(touched, Map.of()).log()
                 + world.logPrior();

@@ -9,22 +9,25 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import prantel.core.instrument.Tester.Function;
-import prantel.core.network.Edit;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.End;
+import prantel.core.procedure.Position;
 import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.Loads;
-import prantel.core.rig.Places;
+import prantel.core.rig.LightGroup;
+import prantel.core.rig.Lighting;
 import prantel.core.rig.Point;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -40,7 +43,7 @@ final class SetUpWorlds {
     /** A tester off by less is within what each of its functions may be off. */
     private static final double[] TESTER_FACTORS = {0.75, 0.82, 0.88, 1.12, 1.18, 1.25, 1.35};
 
-    private static final List<Edit> EARTH_OFF = List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET));
+    private static final Deed EARTH_OFF = new Deed.TakeOut(new End.OfEarthing());
 
     /** A circuit, all circuits, and what is read at the origin as well. */
     private static final int EARTH_SCOPES = 3;
@@ -103,7 +106,7 @@ final class SetUpWorlds {
     }
 
     private void earthLeftOff(List<Slot.Measured> of, int places) {
-        otherwise(of, Cause.EARTH_LEFT_OFF, "with the earthing conductor still off", s -> with(s, EARTH_OFF), places);
+        otherwise(of, Cause.EARTH_LEFT_OFF, "with the earthing conductor still off", s -> s.and(EARTH_OFF), places);
     }
 
     private void leads(int enough) {
@@ -224,17 +227,17 @@ final class SetUpWorlds {
     private void test(Optional<CircuitId> circuit, TestKind test, List<Slot.Measured> of) {
         switch (test) {
             case R1_R2, R1_RN -> {
-                left(of, Cause.LINK_MISSING, "without the link at the board", a -> a instanceof Action.Link);
+                left(of, Cause.LINK_MISSING, "without the link at the board", Deed.Link.class::isInstance);
                 switches(of);
                 loads(circuit, of);
             }
             case RING -> ring(circuit, of);
-            case BONDING -> left(of, Cause.BOND_LEFT_ON, "with both ends on", a -> a instanceof Action.TakeOut);
+            case BONDING -> left(of, Cause.BOND_LEFT_ON, "with both ends on", Deed.TakeOut.class::isInstance);
             case EARTHING, ZE, ELECTRODE, ELECTRODE_LOOP ->
-                left(of, Cause.EARTH_LEFT_ON, "with the earthing conductor on", a -> a instanceof Action.TakeOut);
+                left(of, Cause.EARTH_LEFT_ON, "with the earthing conductor on", Deed.TakeOut.class::isInstance);
             case ZS -> earthLeftOff(of, EARTH_SCOPES * boxes.circuits().size());
             case POLARITY -> {
-                left(of, Cause.OTHER_POSITION, "with the switch as it was", a -> a instanceof Action.Operate);
+                left(of, Cause.OTHER_POSITION, "with the switch as it was", Deed.Operate.class::isInstance);
                 loads(circuit, of);
             }
             case INSULATION -> insulation(circuit, of);
@@ -244,8 +247,7 @@ final class SetUpWorlds {
         over(of);
     }
 
-    private void left(
-            List<Slot.Measured> of, Cause cause, String words, java.util.function.Predicate<Action> forgotten) {
+    private void left(List<Slot.Measured> of, Cause cause, String words, Predicate<Deed> forgotten) {
         otherwise(of, cause, words, s -> s.without(forgotten), 1);
     }
 
@@ -306,19 +308,27 @@ final class SetUpWorlds {
     }
 
     private void switches(List<Slot.Measured> of) {
-        Map<Object, Map<SlotId, Predicted>> groups = new LinkedHashMap<>();
+        Map<LightGroup, Map<SlotId, Predicted>> groups = new LinkedHashMap<>();
         for (Slot.Measured slot : of) {
-            slot.setUp().actions().stream()
-                    .filter(a -> a instanceof Action.Operate o && o.words().contains(":"))
-                    .map(a -> a.words().replaceAll(":.*", ""))
-                    .findFirst()
+            group(slot.setUp())
                     .ifPresent(group ->
                             groups.computeIfAbsent(group, g -> new HashMap<>()).put(slot.id(), Predicted.OVER));
         }
         groups.forEach((group, says) -> {
-            worlds.add(new World(Cause.SWITCH_OPEN, "with a switch of " + group + " open", says, groups.size()));
+            worlds.add(
+                    new World(Cause.SWITCH_OPEN, "with a switch of " + group.label() + " open", says, groups.size()));
             single(says, Cause.SWITCH_OPEN, "with a switch open", groups.size());
         });
+    }
+
+    /** The lights whose switches a set-up puts into a position. */
+    private Optional<LightGroup> group(SetUp setUp) {
+        return setUp.deeds().stream()
+                .flatMap(d -> d instanceof Deed.Operate(Position.Lights lights)
+                        ? java.util.stream.Stream.of(
+                                ((Lighting) boxes.key().rig().circuit(lights.circuit())).group(lights.group()))
+                        : java.util.stream.Stream.empty())
+                .findFirst();
     }
 
     /** One load left in, wherever the circuit has one, or all of them. */
@@ -329,26 +339,25 @@ final class SetUpWorlds {
         Circuit c = boxes.key().rig().circuit(circuit.get());
         List<Point> loaded =
                 c.points().stream().filter(p -> p.load().isPresent()).toList();
-        List<Edit> every = new ArrayList<>();
+        List<Deed> every = new ArrayList<>();
         for (Point point : loaded) {
-            List<Edit> in = Loads.in(c, point);
-            every.addAll(in);
+            Deed in = new Deed.LoadIn(c.id(), point.id());
+            every.add(in);
             otherwise(
                     of,
                     Cause.LOAD_LEFT_IN,
                     "with the load of " + point.label() + " in",
-                    s -> with(s, in),
+                    s -> s.and(in),
                     loaded.size() + 1);
         }
         if (loaded.size() > 1) {
-            otherwise(of, Cause.LOAD_LEFT_IN, "with all loads in", s -> with(s, every), loaded.size() + 1);
+            otherwise(
+                    of,
+                    Cause.LOAD_LEFT_IN,
+                    "with all loads in",
+                    s -> every.stream().reduce(s, SetUp::and, (a, b) -> b),
+                    loaded.size() + 1);
         }
-    }
-
-    private static SetUp with(SetUp setUp, List<Edit> edits) {
-        List<Action> actions = new ArrayList<>(setUp.actions());
-        actions.add(new Action.Operate("otherwise", edits));
-        return new SetUp(actions);
     }
 
     private void ring(Optional<CircuitId> circuit, List<Slot.Measured> of) {
@@ -356,72 +365,42 @@ final class SetUpWorlds {
             return;
         }
         left(
-                of.stream().filter(s -> crossing(s.setUp()).isEmpty()).toList(),
+                of.stream()
+                        .filter(s -> s.setUp().deed(Deed.Cross.class).isEmpty())
+                        .toList(),
                 Cause.ENDS_LEFT_IN,
                 "with the ends in their terminals",
-                a -> a instanceof Action.TakeOut);
+                Deed.TakeOut.class::isInstance);
         for (Conductor with : List.of(Conductor.NEUTRAL, Conductor.CPC)) {
-            String quantity = with == Conductor.NEUTRAL ? "R1+Rn" : "R1+R2";
+            Quantity quantity = with == Conductor.NEUTRAL ? Quantity.R1_RN : Quantity.R1_R2;
             List<Slot.Measured> step =
-                    of.stream().filter(s -> s.quantity().equals(quantity)).toList();
+                    of.stream().filter(s -> s.address().is(quantity)).toList();
             otherwise(
                     step,
                     Cause.NOT_CROSSED,
                     "with each leg joined to itself",
-                    s -> replaced(s, sameLegs(ring, with, s)),
+                    s -> crossed(s, Deed.Legs.EACH_WITH_ITSELF),
                     2);
-            left(step, Cause.LINK_MISSING, "without the ends joined", a -> a instanceof Action.Cross);
-            otherwise(step, Cause.ONE_PAIR, "with one pair joined", s -> replaced(s, onePair(s, 0)), 4);
-            otherwise(step, Cause.ONE_PAIR, "with the other pair joined", s -> replaced(s, onePair(s, 1)), 4);
+            left(step, Cause.LINK_MISSING, "without the ends joined", Deed.Cross.class::isInstance);
+            otherwise(step, Cause.ONE_PAIR, "with one pair joined", s -> crossed(s, Deed.Legs.FIRST_LINE_ONLY), 4);
+            otherwise(
+                    step, Cause.ONE_PAIR, "with the other pair joined", s -> crossed(s, Deed.Legs.SECOND_LINE_ONLY), 4);
         }
     }
 
-    private static SetUp replaced(SetUp setUp, List<Edit> crossing) {
-        return new SetUp(setUp.actions().stream()
-                .map(a -> a instanceof Action.Cross cross ? new Action.Cross(cross.words(), crossing) : a)
-                .toList());
-    }
-
-    private static List<Edit> crossing(SetUp setUp) {
-        return setUp.actions().stream()
-                .filter(Action.Cross.class::isInstance)
-                .flatMap(a -> a.edits().stream())
-                .toList();
-    }
-
-    private static List<Edit> onePair(SetUp setUp, int which) {
-        List<Edit> both = crossing(setUp);
-        return both.size() < 2 ? both : List.of(both.get(which));
-    }
-
-    private static List<Edit> sameLegs(Ring ring, Conductor with, SetUp setUp) {
-        double ohms = crossing(setUp).stream()
-                .filter(Edit.Bridge.class::isInstance)
-                .mapToDouble(e -> ((Edit.Bridge) e).ohms())
-                .max()
-                .orElse(0.001);
-        return List.of(
-                new Edit.Bridge(
-                        Places.cableAtBoard(ring.id(), Conductor.LINE), Places.cableAtBoard(ring.id(), with), ohms),
-                new Edit.Bridge(
-                        Places.secondCableAtBoard(ring.id(), Conductor.LINE),
-                        Places.secondCableAtBoard(ring.id(), with),
-                        ohms));
+    private static SetUp crossed(SetUp setUp, Deed.Legs legs) {
+        return setUp.instead(d -> d instanceof Deed.Cross c ? new Deed.Cross(c.ring(), c.with(), legs) : d);
     }
 
     private void insulation(Optional<CircuitId> circuit, List<Slot.Measured> of) {
         loads(circuit, of);
-        left(of, Cause.NEUTRAL_LEFT_IN, "with the neutral in its bar", a -> a instanceof Action.TakeOut);
-        left(
-                of,
-                Cause.DEVICE_LEFT_ON,
-                "with the device on",
-                a -> a instanceof Action.Operate o && o.words().startsWith("Breaker"));
+        left(of, Cause.NEUTRAL_LEFT_IN, "with the neutral in its bar", Deed.TakeOut.class::isInstance);
+        left(of, Cause.DEVICE_LEFT_ON, "with the device on", d -> d instanceof Deed.Operate(Position.Device device));
         circuit.ifPresent(c -> otherwise(
                 of,
                 Cause.CPC_OFF_BAR,
                 "with the CPC off the bar",
-                s -> with(s, List.of(new Edit.Open(Places.terminationAtBoard(c, Conductor.CPC)))),
+                s -> s.and(new Deed.TakeOut(new End.AtBoard(c, Conductor.CPC))),
                 1));
         notJoined(of);
         lowVolts(of);
@@ -430,13 +409,13 @@ final class SetUpWorlds {
 
     /** Where live conductors are joined for the test: only the one under the probe is tested. */
     private void notJoined(List<Slot.Measured> of) {
-        left(of, Cause.LINK_MISSING, "with line and neutral not joined", a -> a instanceof Action.Link);
+        left(of, Cause.LINK_MISSING, "with line and neutral not joined", Deed.Link.class::isInstance);
     }
 
     /** @param circuit whose own test it spoils as well; empty for what is no circuit's */
-    private record LeftIn(String words, List<Edit> edits, Optional<CircuitId> circuit) {
+    private record LeftIn(String words, Deed in, Optional<CircuitId> circuit) {
         SetUp in(SetUp setUp) {
-            return with(setUp, edits);
+            return setUp.and(in);
         }
     }
 
@@ -451,14 +430,14 @@ final class SetUpWorlds {
                     .filter(p -> p.load().isPresent())
                     .forEach(p -> all.add(new LeftIn(
                             "with the load of " + circuit.label() + ", " + p.label() + " in",
-                            Loads.in(circuit, p),
+                            new Deed.LoadIn(circuit.id(), p.id()),
                             Optional.of(circuit.id()))));
         }
         for (Board board : rig.boards()) {
             if (board.surgeProtection()) {
                 all.add(new LeftIn(
                         "with the surge protection of " + board.label() + " in",
-                        Loads.surgeProtection(rig, board),
+                        new Deed.SurgeProtectionIn(board.id()),
                         Optional.empty()));
             }
         }
@@ -494,9 +473,8 @@ final class SetUpWorlds {
     private void rounds(List<Slot.Measured> of) {
         Map<SlotId, Predicted> says = new HashMap<>();
         for (Slot.Measured slot : of) {
-            String id = slot.id().value();
-            if (id.matches(".*/round-\\d+") && !id.endsWith("/round-1")) {
-                SlotId first = new SlotId(id.replaceAll("/round-.*", "/round-1"));
+            if (slot.address().isOfALaterRound()) {
+                SlotId first = slot.address().inRound(1).id();
                 if (boxes.has(first)) {
                     say(says, slot, boxes.right(first).orElse(Double.POSITIVE_INFINITY));
                 }

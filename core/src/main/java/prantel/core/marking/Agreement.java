@@ -12,10 +12,13 @@ import prantel.core.limits.RingLoop;
 import prantel.core.marking.Mark.Award;
 import prantel.core.marking.Mark.Worth;
 import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Ring;
 import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Criterion.Relation;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.BoxAddress;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -44,35 +47,33 @@ final class Agreement {
             case RING_FROM_ENDS -> circuit instanceof Ring ring ? ring(ring) : List.<Held>of();
             case CURRENT_FROM_ZE -> List.<Held>of();
         };
-        return mark(criterion, circuit.id() + "/", held);
+        return mark(criterion, circuit.id() + "/", Optional.of(circuit.id()), held);
     }
 
     Optional<Mark> ofOrigin(Criterion.Consistent criterion) {
-        return criterion.relation() == Relation.CURRENT_FROM_ZE ? mark(criterion, "", current()) : Optional.empty();
+        return criterion.relation() == Relation.CURRENT_FROM_ZE
+                ? mark(criterion, "", Optional.empty(), current())
+                : Optional.empty();
     }
 
-    private Optional<Mark> mark(Criterion.Consistent criterion, String prefix, List<Held> held) {
+    private Optional<Mark> mark(
+            Criterion.Consistent criterion, String prefix, Optional<CircuitId> circuit, List<Held> held) {
         List<Held> filled =
                 held.stream().filter(h -> number(h.box()).isPresent()).toList();
         if (filled.isEmpty()) {
             // an empty box costs once, where it is empty
             return Optional.empty();
         }
+        TestKind test = held.getFirst().box().expectation().slot().step();
         List<Held> off = filled.stream().filter(h -> !agrees(criterion, h)).toList();
         Criterion.Common common = criterion.common();
         return Optional.of(new Mark(
                 new Mark.Item(
                         prefix + common.id(),
                         Mark.Of.of(
-                                common,
-                                key.scheme()
-                                        .stepOf(held.getFirst()
-                                                .box()
-                                                .expectation()
-                                                .slot()
-                                                .step())
-                                        .map(Part::of)
-                                        .orElse(Part.WHOLE)),
+                                        common,
+                                        key.scheme().stepOf(test).map(Part::of).orElse(Part.WHOLE))
+                                .about(Optional.of(test), circuit),
                         common.group(),
                         common.title()),
                 new Worth(common.weight(), common.severity()),
@@ -142,9 +143,9 @@ final class Agreement {
                 .filter(f -> f.expectation().slot() instanceof Slot.Composed)
                 .findFirst();
         List<Finding> ends = new ArrayList<>();
-        for (String end : List.of("r1", "rn", "r2")) {
+        for (Quantity end : List.of(Quantity.RING_LINE, Quantity.RING_NEUTRAL, Quantity.RING_CPC)) {
             boxes.stream()
-                    .filter(f -> f.expectation().slot().quantity().equals(end))
+                    .filter(f -> f.expectation().slot().address().is(end))
                     .findFirst()
                     .ifPresent(ends::add);
         }
@@ -166,11 +167,11 @@ final class Agreement {
 
     private List<Held> current() {
         Optional<Finding> ze = findings.stream()
-                .filter(f -> f.expectation().slot().id().value().equals("origin/ze"))
+                .filter(f -> f.expectation().slot().id().equals(BoxAddress.ZE.id()))
                 .findFirst();
         Optional<Finding> pefc = findings.stream()
                 .filter(f -> f.expectation().slot().step() == TestKind.IPF
-                        && f.expectation().slot().quantity().equals("PEFC"))
+                        && f.expectation().slot().address().is(Quantity.PEFC))
                 .findFirst();
         if (ze.isEmpty() || pefc.isEmpty()) {
             return List.of();

@@ -22,7 +22,9 @@ import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Severity;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.BoxWords;
 import prantel.core.sequence.ExpectedBoxes;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -60,7 +62,7 @@ final class BoxMarks {
 
     /** A test that is done once for the rig. */
     List<Mark> ofRig(Criterion.OfTests criterion, TestKind test) {
-        return of(criterion, test, new Item(test.markPrefix(), ""), of(test));
+        return of(criterion, test, new Item(test.markPrefix(), "", Optional.empty()), of(test));
     }
 
     /** A test on one circuit. */
@@ -68,7 +70,11 @@ final class BoxMarks {
         List<Finding> asked = of(test).stream()
                 .filter(f -> f.asked() && isOf(f, circuit.id()))
                 .toList();
-        return of(criterion, test, new Item(circuit.id() + "/" + test.markPrefix(), circuit.label()), asked);
+        return of(
+                criterion,
+                test,
+                new Item(circuit.id() + "/" + test.markPrefix(), circuit.label(), Optional.of(circuit.id())),
+                asked);
     }
 
     /** What looks at a whole circuit. */
@@ -85,8 +91,8 @@ final class BoxMarks {
         return new Agreement(key, findings).ofOrigin(consistent).stream().toList();
     }
 
-    /** @param prefix of the ids of its marks @param circuit as it is called; empty for what is done once for the rig */
-    private record Item(String prefix, String circuit) {}
+    /** @param prefix of the ids of its marks @param label of the circuit; empty for what is done once for the rig */
+    private record Item(String prefix, String label, Optional<CircuitId> circuit) {}
 
     private List<Mark> of(Criterion.OfTests criterion, TestKind test, Item item, List<Finding> all) {
         List<Finding> asked = all.stream().filter(f -> !isExcused(f)).toList();
@@ -94,15 +100,13 @@ final class BoxMarks {
                 ? Optional.empty()
                 : switch (criterion) {
                     case Criterion.MeasuredRightly measured -> measured(measured, costingHere(test, asked));
-                    case Criterion.JudgedRightly judged -> judged(judged, item.circuit(), costingHere(test, asked));
+                    case Criterion.JudgedRightly judged -> judged(judged, item.label(), costingHere(test, asked));
                     case Criterion.RightOneOfSeveral chosen -> chosen(costingHere(test, asked));
                     case Criterion.Notation notation -> notation(test, asked);
                     case Criterion.Complete complete -> complete(complete, asked);
                     case Criterion.ExpectedFirst expected -> expected(asked);
                 };
-        return proposed.stream()
-                .map(p -> mark(criterion, item.prefix() + "/" + criterion.id(), test, p))
-                .toList();
+        return proposed.stream().map(p -> mark(criterion, item, test, p)).toList();
     }
 
     /** Left out with a reason where the scheme allows it: counts neither way. */
@@ -127,12 +131,12 @@ final class BoxMarks {
         }
     }
 
-    private Mark mark(Criterion criterion, String id, TestKind test, Proposed proposed) {
+    private Mark mark(Criterion criterion, Item item, TestKind test, Proposed proposed) {
         Criterion.Common common = criterion.common();
         return new Mark(
                 new Mark.Item(
-                        id,
-                        Mark.Of.of(common, partOf(test)),
+                        item.prefix() + "/" + criterion.id(),
+                        Mark.Of.of(common, partOf(test)).about(Optional.of(test), item.circuit()),
                         common.group().isEmpty() ? scheme.labelOf(test) : common.group(),
                         common.title()),
                 new Worth(
@@ -218,9 +222,10 @@ final class BoxMarks {
 
     /** A step of the ring test that is off at every socket was done in the wrong way: that is no slip of a few. */
     private static boolean isARoundOff(List<Finding> measured, List<Finding> off) {
-        Map<String, List<Finding>> rounds = measured.stream()
+        Map<Quantity, List<Finding>> rounds = measured.stream()
                 .filter(f -> f.expectation().slot().step() == TestKind.RING)
-                .collect(Collectors.groupingBy(f -> f.expectation().slot().quantity()));
+                .collect(Collectors.groupingBy(
+                        f -> f.expectation().slot().address().quantity()));
         return rounds.values().stream().anyMatch(round -> round.size() > 1 && off.containsAll(round));
     }
 
@@ -334,6 +339,8 @@ final class BoxMarks {
 
     Mark leads(Criterion.LeadsNulled criterion) {
         List<Finding> high = findings.stream().filter(BoxMarks::isByTheLeads).toList();
+        Optional<TestKind> test =
+                high.stream().map(f -> f.expectation().slot().step()).findFirst();
         boolean any = findings.stream()
                 .anyMatch(f -> f.expectation().slot() instanceof Slot.Measured m
                         && m.function().isContinuity()
@@ -342,14 +349,8 @@ final class BoxMarks {
         return new Mark(
                 new Mark.Item(
                         common.id(),
-                        Mark.Of.of(
-                                common,
-                                high.isEmpty()
-                                        ? Part.WHOLE
-                                        : partOf(high.getFirst()
-                                                .expectation()
-                                                .slot()
-                                                .step())),
+                        Mark.Of.of(common, test.map(this::partOf).orElse(Part.WHOLE))
+                                .about(test, Optional.empty()),
                         common.group(),
                         common.title()),
                 new Worth(common.weight(), common.severity()),
@@ -376,12 +377,17 @@ final class BoxMarks {
                 new Mark.Item(
                         circuit.id() + "/" + common.id(),
                         Mark.Of.of(
-                                common,
-                                Criterion.OneMethod.TESTS.stream()
-                                        .filter(scheme::asks)
-                                        .findFirst()
-                                        .map(this::partOf)
-                                        .orElse(Part.WHOLE)),
+                                        common,
+                                        Criterion.OneMethod.TESTS.stream()
+                                                .filter(scheme::asks)
+                                                .findFirst()
+                                                .map(this::partOf)
+                                                .orElse(Part.WHOLE))
+                                .about(
+                                        filled.stream()
+                                                .map(f -> f.expectation().slot().step())
+                                                .findFirst(),
+                                        Optional.of(circuit.id())),
                         common.group(),
                         common.title()),
                 new Worth(common.weight(), common.severity()),
@@ -449,7 +455,7 @@ final class BoxMarks {
             return slot.quantity();
         }
         return slot.step() == TestKind.INSULATION
-                ? slot.quantity() + " at " + slot.where().replaceAll(".*, ", "")
+                ? slot.quantity() + " at " + BoxWords.volts(slot.address())
                 : slot.where();
     }
 

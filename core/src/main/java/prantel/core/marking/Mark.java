@@ -1,8 +1,11 @@
 package prantel.core.marking;
 
 import java.util.List;
+import java.util.Optional;
+import prantel.core.rig.CircuitId;
 import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Severity;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.SlotId;
 
 /**
@@ -45,10 +48,19 @@ public record Mark(Item item, Worth worth, Award award, Evidence evidence, List<
         return item.title();
     }
 
-    /** @param criterion its id in the scheme @param title what that criterion looks at */
-    public record Of(String criterion, String title, Part part) {
+    /**
+     * @param criterion its id in the scheme
+     * @param title what that criterion looks at
+     * @param test whose boxes it is about; empty for none, or all
+     * @param circuit likewise
+     */
+    public record Of(String criterion, String title, Part part, Optional<TestKind> test, Optional<CircuitId> circuit) {
         static Of of(Criterion.Common common, Part part) {
-            return new Of(common.id(), common.title(), part);
+            return new Of(common.id(), common.title(), part, Optional.empty(), Optional.empty());
+        }
+
+        Of about(Optional<TestKind> which, Optional<CircuitId> where) {
+            return new Of(criterion, title, part, which, where);
         }
     }
 

@@ -16,6 +16,7 @@ public final class Alternating {
     private final List<Driven> sources;
     private final KeptMesh mesh;
     private final KeptMesh.Currents driven;
+    private volatile @Nullable Wired wired;
 
     /** A source with the branch it is part of. */
     private record Driven(Branch branch, Source source) {}
@@ -115,49 +116,92 @@ public final class Alternating {
     }
 
     /** Of every branch that is no source, then of every source with its reactance, Ω; 0 for an open branch. */
-    Complex[] impedances() {
-        List<Branch> branches = passive.branches();
-        Complex[] ohms = new Complex[branches.size() + sources.size()];
-        for (int i = 0; i < branches.size(); i++) {
-            ohms[i] = branches.get(i).isOpen()
-                    ? Complex.ZERO
-                    : new Complex(branches.get(i).ohms(), 0);
+    Amounts impedances() {
+        Wired wired = wired();
+        Amounts ohms = new Amounts(wired.from.length);
+        for (int i = 0; i < wired.branches; i++) {
+            ohms.re[i] = wired.ohms[i];
         }
         for (int i = 0; i < sources.size(); i++) {
             Driven one = sources.get(i);
-            ohms[branches.size() + i] =
-                    new Complex(one.branch().ohms(), one.source().reactanceOhms());
+            ohms.set(
+                    wired.branches + i,
+                    new Complex(one.branch().ohms(), one.source().reactanceOhms()));
         }
         return ohms;
     }
 
     /** Current through each of {@link #impedances} that the sources drive, from FROM to TO, A. */
-    Complex[] standingAmps() {
+    Amounts standingAmps() {
         return amps(passive.potentials(driven.potentials(), null), true);
     }
 
     /** The same of 1 A put in at a port's first terminal and taken out at its second, no source driving. */
-    Complex[] ampsOf(Port port) {
+    Amounts ampsOf(Port port) {
         return amps(passive.potentials(port.currents().potentials(), port.flow()), false);
     }
 
-    private Complex[] amps(Potentials potentials, boolean forces) {
-        List<Branch> branches = passive.branches();
-        Complex[] amps = new Complex[branches.size() + sources.size()];
-        for (int i = 0; i < branches.size(); i++) {
-            Branch branch = branches.get(i);
-            amps[i] = branch.isOpen()
-                    ? Complex.ZERO
-                    : passive.volts(potentials, branch).times(1 / branch.ohms());
+    private Amounts amps(Potentials potentials, boolean forces) {
+        Wired wired = wired();
+        Amounts amps = new Amounts(wired.from.length);
+        for (int i = 0; i < wired.branches; i++) {
+            double siemens = wired.siemens[i];
+            if (siemens > 0) {
+                amps.re[i] = potentials.re(wired.from[i], wired.to[i]) * siemens;
+                amps.im[i] = potentials.im(wired.from[i], wired.to[i]) * siemens;
+            }
         }
         for (int i = 0; i < sources.size(); i++) {
             Driven one = sources.get(i);
-            Complex volts = passive.volts(potentials, one.branch());
+            int at = wired.branches + i;
+            Complex volts = potentials.between(wired.from[at], wired.to[at]);
             Complex driving = forces ? volts.plus(one.source().force()) : volts;
-            amps[branches.size() + i] = driving.dividedBy(
-                    new Complex(one.branch().ohms(), one.source().reactanceOhms()));
+            amps.set(
+                    at,
+                    driving.dividedBy(
+                            new Complex(one.branch().ohms(), one.source().reactanceOhms())));
         }
         return amps;
+    }
+
+    /** Branches and then sources with their nodes as numbers, for going through all of them. */
+    private static final class Wired {
+        private final int branches;
+        private final int[] from;
+        private final int[] to;
+        /** Ω of each branch; 0 for an open one. */
+        private final double[] ohms;
+        /** S; 0 for an open one. */
+        private final double[] siemens;
+
+        Wired(Network passive, List<Driven> sources) {
+            List<Branch> all = passive.branches();
+            branches = all.size();
+            from = new int[branches + sources.size()];
+            to = new int[branches + sources.size()];
+            ohms = new double[branches];
+            siemens = new double[branches];
+            for (int i = 0; i < branches; i++) {
+                Branch branch = all.get(i);
+                from[i] = passive.node(branch.from());
+                to[i] = passive.node(branch.to());
+                ohms[i] = branch.isOpen() ? 0 : branch.ohms();
+                siemens[i] = branch.isOpen() ? 0 : 1 / branch.ohms();
+            }
+            for (int i = 0; i < sources.size(); i++) {
+                from[branches + i] = passive.node(sources.get(i).branch().from());
+                to[branches + i] = passive.node(sources.get(i).branch().to());
+            }
+        }
+    }
+
+    private Wired wired() {
+        Wired known = wired;
+        if (known == null) {
+            known = new Wired(passive, sources);
+            wired = known;
+        }
+        return known;
     }
 
     /** {@link Port#impedanceOhms} between two terminals. */

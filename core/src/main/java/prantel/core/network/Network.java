@@ -276,8 +276,9 @@ public final class Network {
         return new Potentials(factor.get(), kept, flow);
     }
 
-    Complex volts(Potentials potentials, Branch branch) {
-        return potentials.between(wires.node(branch.from()), wires.node(branch.to()));
+    /** A terminal as a number. */
+    int node(Terminal terminal) {
+        return wires.node(terminal);
     }
 
     int keptCount() {

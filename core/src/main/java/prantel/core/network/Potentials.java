@@ -46,6 +46,14 @@ final class Potentials {
         }
     }
 
+    double re(int from, int to) {
+        return re[from] - re[to];
+    }
+
+    double im(int from, int to) {
+        return im[from] - im[to];
+    }
+
     /** From one node to another, V. */
     Complex between(int from, int to) {
         return new Complex(re[from] - re[to], im[from] - im[to]);

@@ -15,31 +15,27 @@ public final class Swing {
 
     private final Alternating nominal;
     /** Of each branch, then of each source: how far down and up its impedance may go, Ω. */
-    private final Complex[] down;
+    private final Amounts down;
 
-    private final Complex[] up;
-    private final Complex[] standing;
+    private final Amounts up;
+    private final Amounts standing;
     private final boolean flows;
 
     /** @param low and high: the same network with other resistances and source impedances, edited alike */
     public Swing(Alternating nominal, Alternating low, Alternating high) {
         this.nominal = nominal;
-        Complex[] middle = nominal.impedances();
-        Complex[] one = low.impedances();
-        Complex[] other = high.impedances();
-        down = new Complex[middle.length];
-        up = new Complex[middle.length];
-        for (int i = 0; i < middle.length; i++) {
-            boolean ascending = one[i].re() <= other[i].re();
-            down[i] = (ascending ? one[i] : other[i]).minus(middle[i]);
-            up[i] = (ascending ? other[i] : one[i]).minus(middle[i]);
+        Amounts middle = nominal.impedances();
+        Amounts one = low.impedances();
+        Amounts other = high.impedances();
+        down = new Amounts(middle.size());
+        up = new Amounts(middle.size());
+        for (int i = 0; i < middle.size(); i++) {
+            boolean ascending = one.re[i] <= other.re[i];
+            down.setDifference(i, ascending ? one : other, middle);
+            up.setDifference(i, ascending ? other : one, middle);
         }
         standing = nominal.standingAmps();
-        boolean any = false;
-        for (Complex amps : standing) {
-            any |= amps.size() > STANDING_AMPS;
-        }
-        flows = any;
+        flows = standing.most() > STANDING_AMPS;
     }
 
     /** Least and greatest size. */
@@ -48,53 +44,71 @@ public final class Swing {
     /** Size of the open voltage of a port, V. */
     public Range volts(Port port) {
         Complex volts = port.openVolts();
-        return flows ? range(volts, standing, nominal.ampsOf(port), 1) : new Range(volts.size(), volts.size());
+        return flows ? range(volts, standing, nominal.ampsOf(port)) : new Range(volts.size(), volts.size());
     }
 
-    /**
-     * Size of the sum of the currents through some branches, A, while a current is drawn at a port.
-     *
-     * @param amounts the sum as it is
-     * @param poles ports across the branches, with their conductances, S
-     * @param drawn from the test port's first terminal to its second, A
-     */
-    public Range amps(Complex amounts, List<Port> poles, double[] siemens, Port test, Complex drawn) {
-        Complex[] flowing = standing.clone();
-        Complex[] byTest = nominal.ampsOf(test);
-        for (int b = 0; b < flowing.length; b++) {
-            flowing[b] = flowing[b].minus(byTest[b].times(drawn));
+    /** What a current drawn at a port drives through every branch: worked out once for all that look at it. */
+    public final class Drawn {
+        private final Amounts flowing;
+
+        private Drawn(Port test, Complex drawn) {
+            flowing = standing.less(nominal.ampsOf(test), drawn);
         }
-        Complex[] seen = new Complex[flowing.length];
-        java.util.Arrays.fill(seen, Complex.ZERO);
+
+        /** Size of the sum of the currents through some branches, A. @param sum as it is @param seen of those branches */
+        public Range amps(Complex sum, Seen seen) {
+            return range(sum, flowing, seen.amounts);
+        }
+    }
+
+    /** What 1 V across some branches together drives through every branch. */
+    public static final class Seen {
+        private final Amounts amounts;
+
+        private Seen(Amounts amounts) {
+            this.amounts = amounts;
+        }
+    }
+
+    /** @param drawn from the test port's first terminal to its second, A */
+    public Drawn drawing(Port test, Complex drawn) {
+        return new Drawn(test, drawn);
+    }
+
+    /** @param poles ports across the branches, with their conductances, S */
+    public Seen seenBy(List<Port> poles, double[] siemens) {
+        Amounts seen = new Amounts(down.size());
         for (int p = 0; p < poles.size(); p++) {
-            Complex[] pole = nominal.ampsOf(poles.get(p));
-            for (int b = 0; b < seen.length; b++) {
-                seen[b] = seen[b].plus(pole[b].times(siemens[p]));
-            }
+            seen.add(nominal.ampsOf(poles.get(p)), siemens[p]);
         }
-        return range(amounts, flowing, seen, 1);
+        return new Seen(seen);
     }
 
-    private Range range(Complex value, Complex[] flowing, Complex[] seen, double scale) {
+    private Range range(Complex value, Amounts flowing, Amounts seen) {
         double size = value.size();
-        Complex along = size == 0 ? new Complex(1, 0) : value.times(1 / size);
+        double alongRe = size == 0 ? 1 : value.re() / size;
+        double alongIm = size == 0 ? 0 : value.im() / size;
         double more = 0;
         double less = 0;
-        for (int b = 0; b < flowing.length; b++) {
-            if (flowing[b].isZero() || seen[b].isZero()) {
+        for (int b = 0; b < flowing.size(); b++) {
+            double slopeRe = flowing.im[b] * seen.im[b] - flowing.re[b] * seen.re[b];
+            double slopeIm = -(flowing.re[b] * seen.im[b] + flowing.im[b] * seen.re[b]);
+            if (slopeRe == 0 && slopeIm == 0) {
                 continue;
             }
-            Complex slope = flowing[b].times(seen[b]).times(-scale);
-            double toUp = part(slope.times(up[b]), along, size);
-            double toDown = part(slope.times(down[b]), along, size);
+            double toUp = part(slopeRe, slopeIm, up, b, alongRe, alongIm, size);
+            double toDown = part(slopeRe, slopeIm, down, b, alongRe, alongIm, size);
             more += Math.max(0, Math.max(toUp, toDown));
             less += Math.min(0, Math.min(toUp, toDown));
         }
         return new Range(Math.max(0, size + less), size + more);
     }
 
-    /** Its part along a direction; of something that stands at nothing, its size. */
-    private static double part(Complex move, Complex along, double size) {
-        return size == 0 ? move.size() : move.re() * along.re() + move.im() * along.im();
+    /** The part of a move along a direction; of something that stands at nothing, its size. */
+    private static double part(
+            double slopeRe, double slopeIm, Amounts by, int b, double alongRe, double alongIm, double size) {
+        double re = slopeRe * by.re[b] - slopeIm * by.im[b];
+        double im = slopeRe * by.im[b] + slopeIm * by.re[b];
+        return size == 0 ? Math.hypot(re, im) : re * alongRe + im * alongIm;
     }
 }

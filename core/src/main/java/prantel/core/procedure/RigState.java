@@ -2,87 +2,277 @@ package prantel.core.procedure;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
+import prantel.core.rig.BoardId;
+import prantel.core.rig.Rig;
+import prantel.core.rig.Submain;
 
-/** What is true of a rig, by what was done to it and by nothing else. */
-public record RigState(Set<Fact> facts) {
-    public RigState {
-        facts = Set.copyOf(facts);
+/**
+ * What is true of a rig by what was done to it and by nothing else. What is physically so follows from the deeds that
+ * stand; that it is locked or proved dead is known only by who did that. A value: each deed gives another state.
+ */
+public final class RigState {
+    private final Rig rig;
+    /** What is still as these deeds left it, in the order they were done. */
+    private final List<Deed> standing;
+    /** What somebody knows, or has done away from the network. */
+    private final Known known;
+
+    /**
+     * @param locked boards whose main switch is locked off
+     * @param proved boards proved dead behind it, and not live since
+     * @param nulled leads that were nulled
+     * @param openedUp whether anything was out of its terminal or linked since everything was closed up
+     */
+    private record Known(
+            Set<BoardId> locked, Set<BoardId> proved, Set<Deed.Leads> nulled, boolean loadsOut, boolean openedUp) {
+        static final Known NOTHING = new Known(Set.of(), Set.of(), Set.of(), false, false);
+
+        Known opened() {
+            return new Known(locked, proved, nulled, loadsOut, true);
+        }
+
+        Known closed() {
+            return new Known(locked, proved, nulled, loadsOut, false);
+        }
+
+        Known withLoads(boolean out) {
+            return new Known(locked, proved, nulled, out, openedUp);
+        }
+
+        Known locking(BoardId board) {
+            return new Known(with(locked, board), proved, nulled, loadsOut, openedUp);
+        }
+
+        Known proving(BoardId board) {
+            return new Known(locked, with(proved, board), nulled, loadsOut, openedUp);
+        }
+
+        /** What is switched on is neither locked nor known to be dead. */
+        Known switching(BoardId board) {
+            return new Known(without(locked, board), without(proved, board), nulled, loadsOut, openedUp);
+        }
+
+        Known nulling(Deed.Leads leads) {
+            EnumSet<Deed.Leads> all = EnumSet.of(leads);
+            all.addAll(nulled);
+            return new Known(locked, proved, all, loadsOut, openedUp);
+        }
+
+        private static Set<BoardId> with(Set<BoardId> boards, BoardId board) {
+            Set<BoardId> all = new HashSet<>(boards);
+            all.add(board);
+            return all;
+        }
+
+        private static Set<BoardId> without(Set<BoardId> boards, BoardId board) {
+            Set<BoardId> all = new HashSet<>(boards);
+            all.remove(board);
+            return all;
+        }
+    }
+
+    private RigState(Rig rig, List<Deed> standing, Known known) {
+        this.rig = rig;
+        this.standing = List.copyOf(standing);
+        this.known = known;
     }
 
     /** As a rig stands before anybody comes: live, closed up. */
-    public static final RigState UNTOUCHED = new RigState(Set.of());
-
-    /** Something that is true. */
-    public enum Fact {
-        ISOLATED("isolated"),
-        LOCKED("locked off"),
-        PROVED_DEAD("proved dead"),
-        CONDUCTOR_OUT("a conductor is out of its terminal"),
-        BOND_OFF("a bond is off"),
-        EARTH_OFF("the earthing conductor is off"),
-        LINK_IN("a link is in"),
-        LOADS_OUT("loads are out"),
-        LEADS_NULLED("the leads are nulled"),
-        REINSTATED("everything is back and closed up"),
-        ENERGISED("energised");
-
-        private final String words;
-
-        Fact(String words) {
-            this.words = words;
-        }
-
-        public String words() {
-            return words;
-        }
+    public static RigState untouched(Rig rig) {
+        return new RigState(rig, List.of(), Known.NOTHING);
     }
 
-    public boolean is(Fact fact) {
-        return facts.contains(fact);
-    }
-
-    public RigState after(Action action) {
-        EnumSet<Fact> now = EnumSet.noneOf(Fact.class);
-        now.addAll(facts);
-        if (action instanceof Action.Reinstate) {
-            now.removeAll(Set.of(Fact.CONDUCTOR_OUT, Fact.BOND_OFF, Fact.EARTH_OFF, Fact.LINK_IN));
-        }
-        if (action instanceof Action.Energise) {
-            now.removeAll(Set.of(Fact.ISOLATED, Fact.LOCKED, Fact.PROVED_DEAD));
-        }
-        now.addAll(action.makes());
-        if (now.contains(Fact.LINK_IN) || now.contains(Fact.CONDUCTOR_OUT) || now.contains(Fact.BOND_OFF)) {
-            now.remove(Fact.REINSTATED);
-        }
-        return new RigState(now);
-    }
-
-    /** What an action needs and is not so; empty where it may be done. */
-    public List<Fact> missingFor(Action action) {
-        return action.needs().stream().filter(f -> !facts.contains(f)).sorted().toList();
-    }
-
-    /** After a list of actions, from {@link #UNTOUCHED} on. */
-    public static RigState of(List<Action> actions) {
-        RigState state = UNTOUCHED;
-        for (Action action : actions) {
-            state = state.after(action);
+    /** After a list of deeds, from {@link #untouched} on. */
+    public static RigState of(Rig rig, List<Deed> deeds) {
+        RigState state = untouched(rig);
+        for (Deed deed : deeds) {
+            state = state.after(deed);
         }
         return state;
     }
 
-    /** Actions that were done before what they need, in order. */
-    public static List<Action> tooEarly(List<Action> actions) {
-        List<Action> early = new ArrayList<>();
-        RigState state = UNTOUCHED;
-        for (Action action : actions) {
-            if (!state.missingFor(action).isEmpty()) {
-                early.add(action);
+    /**
+     * Deeds that still show in the network, in the order they were done: what was put back, switched on or taken out again
+     * is no longer among them.
+     */
+    public List<Deed> standing() {
+        return standing;
+    }
+
+    public Rig rig() {
+        return rig;
+    }
+
+    /** Right or wrong, in order or not: whether it may be done is {@link Need}'s question. */
+    public RigState after(Deed deed) {
+        return switch (deed) {
+            case Deed.MainSwitchOff off -> with(without(off::equals), off, known);
+            case Deed.Energise on ->
+                new RigState(rig, without(new Deed.MainSwitchOff(on.board())::equals), known.switching(on.board()));
+            case Deed.LockOff lock -> new RigState(rig, standing, known.locking(lock.board()));
+            case Deed.ProveDead dead -> new RigState(rig, standing, known.proving(dead.board()));
+            case Deed.TakeOut out -> with(ended(standing, out.ends()), out, known.opened());
+            case Deed.PutBack back -> new RigState(rig, ended(standing, back.ends()), known);
+            case Deed.PutElsewhere elsewhere -> with(standing, elsewhere, known.opened());
+            case Deed.Link link -> with(standing, link, known.opened());
+            case Deed.Unlink unlink -> new RigState(rig, unlinked(unlink.joint()), known);
+            case Deed.Cross cross ->
+                with(without(d -> d instanceof Deed.Cross c && c.ring().equals(cross.ring())), cross, known.opened());
+            case Deed.Operate operate ->
+                with(
+                        without(d -> d instanceof Deed.Operate o
+                                && o.position().what().equals(operate.position().what())),
+                        operate,
+                        known);
+            case Deed.TakeLoadsOut out ->
+                new RigState(
+                        rig,
+                        without(d -> d instanceof Deed.LoadIn || out.surge() && d instanceof Deed.SurgeProtectionIn),
+                        known.withLoads(true));
+            case Deed.LoadIn in -> with(without(in::equals), in, known.withLoads(false));
+            case Deed.SurgeProtectionIn in -> with(without(in::equals), in, known);
+            case Deed.NullLeads leads -> new RigState(rig, standing, known.nulling(leads.leads()));
+            case Deed.CloseUp up -> new RigState(rig, without(RigState::isOpening), known.closed());
+            case Deed.Choose choose -> this;
+            case Deed.PutProbes putProbes -> this;
+            case Deed.PressTestButton pressTestButton -> this;
+            case Deed.Reset reset -> this;
+            case Deed.Heed heed -> this;
+        };
+    }
+
+    private RigState with(List<Deed> before, Deed deed, Known now) {
+        List<Deed> all = new ArrayList<>(before);
+        all.add(deed);
+        return new RigState(rig, all, now);
+    }
+
+    private List<Deed> without(Predicate<Deed> gone) {
+        return standing.stream().filter(gone.negate()).toList();
+    }
+
+    private static boolean isOpening(Deed deed) {
+        return deed instanceof Deed.TakeOut
+                || deed instanceof Deed.PutElsewhere
+                || deed instanceof Deed.Link
+                || deed instanceof Deed.Cross;
+    }
+
+    /** With these ends in nobody's hands: neither out nor somewhere else. */
+    private static List<Deed> ended(List<Deed> deeds, List<End> ends) {
+        List<Deed> rest = new ArrayList<>();
+        for (Deed deed : deeds) {
+            if (deed instanceof Deed.TakeOut out) {
+                List<End> still =
+                        out.ends().stream().filter(e -> !ends.contains(e)).toList();
+                if (!still.isEmpty()) {
+                    rest.add(new Deed.TakeOut(still));
+                }
+            } else if (!(deed instanceof Deed.PutElsewhere elsewhere && ends.contains(elsewhere.end()))) {
+                rest.add(deed);
             }
-            state = state.after(action);
         }
-        return early;
+        return rest;
+    }
+
+    private List<Deed> unlinked(Deed.Joint joint) {
+        List<Deed> rest = new ArrayList<>();
+        for (Deed deed : standing) {
+            if (deed instanceof Deed.Link link) {
+                List<Deed.Joint> still =
+                        link.joints().stream().filter(j -> !j.equals(joint)).toList();
+                if (!still.isEmpty()) {
+                    rest.add(new Deed.Link(still));
+                }
+            } else {
+                rest.add(deed);
+            }
+        }
+        return rest;
+    }
+
+    /** Whether the supply reaches behind a board's main switch. */
+    public boolean isEnergised(BoardId board) {
+        return path(board).noneMatch(this::isOff)
+                && rig.feedOf(board).map(this::feeds).orElse(true);
+    }
+
+    /** Whether a submain passes the supply on: its own device, its section and all before it. */
+    private boolean feeds(Submain feed) {
+        boolean on = standing.stream()
+                .noneMatch(d -> d instanceof Deed.Operate(Position.Device(var circuit, boolean stays))
+                                && circuit.equals(feed.id())
+                                && !stays
+                        || d instanceof Deed.Operate(Position.Feed(var board, var section, boolean live))
+                                && board.equals(feed.way().board())
+                                && section.equals(feed.way().section())
+                                && !live);
+        return on && rig.feedOf(feed.way().board()).map(this::feeds).orElse(true);
+    }
+
+    private boolean isOff(BoardId board) {
+        return standing.stream()
+                .anyMatch(d ->
+                        d instanceof Deed.MainSwitchOff off && off.board().equals(board)
+                                || d instanceof Deed.Operate(Position.FarSwitch(var far, boolean on))
+                                        && far.equals(board)
+                                        && !on
+                                || d instanceof Deed.Operate(Position.AllTogether(var all)) && all.equals(board));
+    }
+
+    /** Whether nothing can come back on by itself: its main switch, or one before it, is off and locked. */
+    public boolean isLocked(BoardId board) {
+        return path(board).anyMatch(b -> isOff(b) && known.locked().contains(b));
+    }
+
+    /** Whether it was proved dead, here or at a board before it, and the switch there is still off. */
+    public boolean isProvedDead(BoardId board) {
+        return path(board).anyMatch(b -> isOff(b) && known.proved().contains(b));
+    }
+
+    /** A board and those before it. */
+    private java.util.stream.Stream<BoardId> path(BoardId board) {
+        List<BoardId> all = new ArrayList<>();
+        Optional<BoardId> at = Optional.of(board);
+        while (at.isPresent()) {
+            all.add(at.get());
+            at = rig.feedOf(at.get()).map(f -> f.way().board());
+        }
+        return all.stream();
+    }
+
+    public boolean isOut(End end) {
+        return standing.stream()
+                .anyMatch(d -> d instanceof Deed.TakeOut out && out.ends().contains(end));
+    }
+
+    /** Whether the rig is without its earth. */
+    public boolean isEarthOff() {
+        return isOut(new End.OfEarthing());
+    }
+
+    /** Whether anything is joined that is not when the rig is closed up. */
+    public boolean isLinked() {
+        return standing.stream()
+                .anyMatch(d -> d instanceof Deed.Link || d instanceof Deed.Cross || d instanceof Deed.PutElsewhere);
+    }
+
+    /** Whether every load is out. */
+    public boolean areLoadsOut() {
+        return known.loadsOut();
+    }
+
+    public boolean isNulled(Deed.Leads leads) {
+        return known.nulled().contains(leads);
+    }
+
+    /** Whether everything is in its place, tight, and the covers are on. */
+    public boolean isClosedUp() {
+        return !known.openedUp();
     }
 }

@@ -2,33 +2,44 @@ package prantel.core.procedure;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import prantel.core.network.Edit;
+import prantel.core.rig.Rig;
 
 /**
- * What is done to a rig before the probes go on: a list of actions. Its words, its edits and what is true of the rig then
- * come from them.
+ * What is done to a rig before the probes go on: a list of deeds. Its words, its edits and what is true of the rig then come
+ * from them.
  */
 public final class SetUp {
-    private final List<Action> actions;
+    private final Rig rig;
+    private final List<Deed> deeds;
     private final List<Edit> isolation;
     private final List<Edit> edits;
+    private final int hash;
 
-    public SetUp(List<Action> actions) {
-        this.actions = List.copyOf(actions);
-        this.isolation = this.actions.stream()
-                .filter(Action.MainSwitchOff.class::isInstance)
-                .flatMap(a -> a.edits().stream())
-                .toList();
-        this.edits = this.actions.stream()
-                .filter(a -> !(a instanceof Action.MainSwitchOff))
-                .flatMap(a -> a.edits().stream())
-                .toList();
+    public SetUp(Rig rig, List<Deed> deeds) {
+        this.rig = rig;
+        this.deeds = List.copyOf(deeds);
+        this.hash = this.deeds.hashCode();
+        DeedEdits what = new DeedEdits(rig);
+        List<Deed> standing = RigState.of(rig, this.deeds).standing();
+        this.isolation = what.of(
+                standing.stream().filter(Deed.MainSwitchOff.class::isInstance).toList());
+        this.edits = what.of(standing.stream()
+                .filter(d -> !(d instanceof Deed.MainSwitchOff))
+                .toList());
     }
 
     /** In the order they are done. */
-    public List<Action> actions() {
-        return actions;
+    public List<Deed> deeds() {
+        return deeds;
+    }
+
+    /** The first deed of a kind. */
+    public <D extends Deed> Optional<D> deed(Class<D> kind) {
+        return deeds.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 
     /** Main switches that are off, as edits of the compiled rig: many set-ups have them in common. */
@@ -43,39 +54,38 @@ public final class SetUp {
 
     /** In words, a line for each sentence. */
     public List<String> steps() {
-        List<String> lines = new ArrayList<>();
-        for (Action action : actions) {
-            if (action.joinedBy().isPresent() && !lines.isEmpty()) {
-                lines.add(lines.removeLast() + action.joinedBy().get() + action.words());
-            } else {
-                lines.add(action.words());
-            }
-        }
-        return lines;
+        return new DeedWords(rig).lines(deeds);
     }
 
-    /** The same with some actions left out: what somebody did who forgot them. */
-    public SetUp without(Predicate<Action> forgotten) {
-        return new SetUp(actions.stream().filter(a -> !forgotten.test(a)).toList());
+    /** The same with some deeds left out: what somebody did who forgot them. */
+    public SetUp without(Predicate<Deed> forgotten) {
+        return new SetUp(rig, deeds.stream().filter(forgotten.negate()).toList());
+    }
+
+    /** The same with one more, done last. */
+    public SetUp and(Deed more) {
+        List<Deed> all = new ArrayList<>(deeds);
+        all.add(more);
+        return new SetUp(rig, all);
+    }
+
+    /** The same with some deeds done otherwise. */
+    public SetUp instead(UnaryOperator<Deed> otherwise) {
+        return new SetUp(rig, deeds.stream().map(otherwise).toList());
     }
 
     /** What is true of the rig then. */
     public RigState state() {
-        return RigState.of(actions);
-    }
-
-    /** Of all its actions together. */
-    public int effort() {
-        return actions.stream().mapToInt(Action::effort).sum();
+        return RigState.of(rig, deeds);
     }
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof SetUp o && actions.equals(o.actions);
+        return other instanceof SetUp o && hash == o.hash && deeds.equals(o.deeds);
     }
 
     @Override
     public int hashCode() {
-        return actions.hashCode();
+        return hash;
     }
 }

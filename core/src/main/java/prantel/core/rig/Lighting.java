@@ -51,6 +51,11 @@ public record Lighting(CircuitHead head, List<LightGroup> groups) implements Cir
         }
     }
 
+    /** @throws java.util.NoSuchElementException if it has no such group */
+    public LightGroup group(String id) {
+        return groups.stream().filter(g -> g.id().equals(id)).findFirst().orElseThrow();
+    }
+
     /** Lamps and switches with their cable distance from the board. */
     @Override
     public List<Point> points() {

@@ -12,11 +12,23 @@ public final class Residuals {
     /**
      * @param id stable within the rig: "board/main-rcd", "board/a/rcd", "shower/rcbo"
      * @param poles lines and neutral that pass through it, all from the supply to the load
+     * @param at where it sits
      */
-    public record Placed(String id, String label, ResidualDevice device, List<BranchId> poles) {
+    public record Placed(String id, String label, ResidualDevice device, List<BranchId> poles, At at) {
         public Placed {
             poles = List.copyOf(poles);
         }
+    }
+
+    /** Where a residual-current device sits. */
+    public sealed interface At {
+        /** It is the main switch. */
+        record MainSwitch(BoardId board) implements At {}
+
+        record Section(BoardId board, SectionId section) implements At {}
+
+        /** It is the circuit's own device. */
+        record OfCircuit(CircuitId circuit) implements At {}
     }
 
     /** Upstream ones first. */
@@ -35,7 +47,8 @@ public final class Residuals {
                             d,
                             RigCompiler.poles(rig, board.id()).stream()
                                     .map(p -> Places.mainSwitch(board.id(), p))
-                                    .toList())));
+                                    .toList(),
+                            new At.MainSwitch(board.id()))));
             for (Board.Section section : board.sections()) {
                 section.rcd()
                         .filter(d -> wanted.test(sectionId(board.id(), section.id())))
@@ -45,7 +58,8 @@ public final class Residuals {
                                 d,
                                 RigCompiler.poles(rig, board.id()).stream()
                                         .map(p -> Places.feed(board.id(), section.id(), p))
-                                        .toList())));
+                                        .toList(),
+                                new At.Section(board.id(), section.id()))));
             }
         }
         for (Circuit circuit : rig.circuits()) {
@@ -61,7 +75,12 @@ public final class Residuals {
         List<BranchId> poles = new ArrayList<>();
         circuit.lines().forEach(l -> poles.add(Places.breaker(circuit.id(), l)));
         poles.add(Places.breaker(circuit.id(), Conductor.NEUTRAL));
-        return new Placed(circuitId(circuit.id()), circuit.label() + ", RCBO " + device.label(), device, poles);
+        return new Placed(
+                circuitId(circuit.id()),
+                circuit.label() + ", RCBO " + device.label(),
+                device,
+                poles,
+                new At.OfCircuit(circuit.id()));
     }
 
     /** Devices that a circuit lies behind, upstream first. */

@@ -14,7 +14,6 @@ import prantel.core.limits.SupplyLimits;
 import prantel.core.network.Terminal;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.EarthingConductor;
 import prantel.core.rig.MainBond;
@@ -28,11 +27,13 @@ import prantel.core.scheme.TestKind;
 /** Earthing conductor, main bonds on the clamp and on the part, supplementary bonds. */
 final class BondSlots {
     private final Rig rig;
+    private final Headings headings;
     private final Scheme scheme;
     private final SetUps setUps;
 
     BondSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.scheme = scheme;
         this.setUps = new SetUps(rig);
     }
@@ -43,9 +44,7 @@ final class BondSlots {
                 ? Limit.atMost(AsNzs.EARTHING_CONDUCTOR_MAX_OHMS, AsNzs.SOURCE, "")
                 : byLength(conductor.csaMm2(), conductor.lengthMetres());
         return List.of(slot(
-                "earthing-conductor",
-                TestKind.EARTHING,
-                "earthing conductor, end to end",
+                BoxAddress.of(TestKind.EARTHING, Quantity.R2, new Site.EarthingConductor()),
                 setUps.earthingConductor(),
                 Places.EARTHING_CONDUCTOR_END,
                 Places.SUPPLY_EARTH,
@@ -56,15 +55,13 @@ final class BondSlots {
     List<Slot> bonds() {
         List<Slot> slots = new ArrayList<>();
         for (MainBond bond : rig.bonds()) {
-            slots.add(bond(bond, "clamp", "on the clamp", Places.clamp(bond.id())));
-            slots.add(bond(bond, "part", "on the bare metal of the part", Places.part(bond.id())));
+            slots.add(bond(bond, false, Places.clamp(bond.id())));
+            slots.add(bond(bond, true, Places.part(bond.id())));
         }
         for (SupplementaryBond bond : rig.earthing().supplementaryBonds()) {
             slots.add(slot(
-                    "supplementary-bond/" + bond.id(),
-                    TestKind.BONDING,
-                    bond.label(),
-                    setUps.nothingMoved("Probes on the earth terminal of the point and on the bare part"),
+                    BoxAddress.of(TestKind.BONDING, Quantity.R2, new Site.SupplementaryBond(bond.id())),
+                    setUps.supplementaryBond(),
                     Places.accessory(bond.circuit(), bond.point(), Conductor.CPC),
                     Places.part(bond.part()),
                     touchVoltage(bond),
@@ -88,12 +85,10 @@ final class BondSlots {
                         SupplyLimits.TOUCH_VOLTS / amps));
     }
 
-    private Slot bond(MainBond bond, String id, String where, Terminal probe) {
+    private Slot bond(MainBond bond, boolean part, Terminal probe) {
         boolean inPlace = scheme.practice().bonding().oneEnd() == Practice.OneEnd.IN_PLACE;
         return slot(
-                "bond/" + bond.id() + "/" + id,
-                TestKind.BONDING,
-                bond.part() + ", " + where,
+                BoxAddress.of(TestKind.BONDING, Quantity.R2, new Site.Bond(bond.id(), part)),
                 inPlace ? setUps.bondInPlace(bond) : setUps.bond(bond),
                 inPlace ? Places.MET : Places.bondMetEnd(bond.id()),
                 probe,
@@ -101,10 +96,9 @@ final class BondSlots {
                 byHand(bond.csaMm2(), bond.lengthMetres()));
     }
 
-    private static Slot slot(
-            String id, TestKind step, String where, SetUp setUp, Terminal a, Terminal b, Limit limit, ByHand byHand) {
+    private Slot slot(BoxAddress address, SetUp setUp, Terminal a, Terminal b, Limit limit, ByHand byHand) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), step, "R2", Spot.at(where), Unit.OHM),
+                headings.of(address),
                 new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, a, b),
                 setUp,
                 Optional.of(limit),
@@ -142,7 +136,7 @@ final class BondSlots {
     private static ByHand byHand(double csaMm2, double metres) {
         double ohms = ohms(csaMm2, metres);
         return new ByHand(
-                String.format(
+                () -> String.format(
                         Locale.ROOT,
                         "%s m × %s mΩ/m (%s mm²) = %.3f Ω",
                         Check.plain(metres),

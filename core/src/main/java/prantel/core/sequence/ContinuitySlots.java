@@ -10,10 +10,10 @@ import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.network.Terminal;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.LightStates;
+import prantel.core.procedure.Position;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Cable;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -32,12 +32,14 @@ import prantel.core.scheme.TestKind;
 /** Continuity of CPCs: R1+R2 by method 1 at every point of a radial, R2 by wander lead at every point. */
 final class ContinuitySlots {
     private final Rig rig;
+    private final Headings headings;
     private final SetUps setUps;
     private final CircuitLimits limits;
     private final boolean atSwitches;
 
     ContinuitySlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.setUps = new SetUps(rig, scheme.practice().continuity().conduit());
         this.atSwitches = scheme.practice().continuity().switches() == Practice.Switches.TESTED;
         this.limits = limits;
@@ -54,7 +56,8 @@ final class ContinuitySlots {
             };
             slots.addAll(readings);
             if (!readings.isEmpty()) {
-                slots.add(highest(circuit, TestKind.R1_R2, "r1r2", "R1+R2", readings, limits.r1PlusR2(circuit)));
+                slots.add(
+                        highest(headings, circuit, TestKind.R1_R2, Quantity.R1_R2, readings, limits.r1PlusR2(circuit)));
             }
         }
         return slots;
@@ -63,12 +66,10 @@ final class ContinuitySlots {
     private List<Slot> radial(Radial radial) {
         List<Slot> slots = new ArrayList<>();
         for (Conductor line : radial.lines()) {
-            SetUp setUp = setUps.method1(radial, line, List.of());
+            SetUp setUp = setUps.method1(radial, line);
             for (Point point : radial.points()) {
                 slots.add(r1r2(
-                        radial,
-                        SlotIds.of(radial.id()) + "/r1r2/" + point.id() + suffix(line),
-                        line == Conductor.LINE ? Spot.of(radial, point) : Spot.of(radial, point, line.letter()),
+                        atPoint(TestKind.R1_R2, Quantity.R1_R2, radial, point, line),
                         setUp,
                         Places.front(radial.id(), point.id(), line),
                         Places.front(radial.id(), point.id(), CPC),
@@ -78,24 +79,18 @@ final class ContinuitySlots {
         return slots;
     }
 
-    private static String suffix(Conductor line) {
-        return line == Conductor.LINE ? "" : "-" + line.id();
+    private static BoxAddress atPoint(TestKind test, Quantity quantity, Circuit circuit, Point point, Conductor line) {
+        BoxAddress address = BoxAddress.of(test, quantity, new Site.AtPoint(circuit.id(), point.id()));
+        return line == Conductor.LINE ? address : address.between(line);
     }
 
     private List<Slot> submain(Submain submain) {
         List<Slot> slots = new ArrayList<>();
         for (Conductor line : submain.lines()) {
             slots.add(r1r2(
-                    submain,
-                    SlotIds.of(submain.id()) + "/r1r2/" + line.id(),
-                    Spot.of(submain, rig.board(submain.feeds()).label() + (line == Conductor.LINE ? "" : ", " + line)),
-                    setUps.method1(
-                            submain,
-                            line,
-                            List.of(new Action.Operate(
-                                    "Main switch of "
-                                            + rig.board(submain.feeds()).label() + " off",
-                                    setUps.mainSwitchOff(rig.board(submain.feeds()))))),
+                    BoxAddress.of(TestKind.R1_R2, Quantity.R1_R2, new Site.FarEnd(submain.id()))
+                            .between(line),
+                    setUps.method1(submain, line, new Position.FarSwitch(submain.feeds(), false)),
                     Places.incoming(rig, submain.feeds(), line),
                     Places.earthBar(submain.feeds()),
                     Optional.of(byHand(submain.cable(), line, submain.lengthMetres()))));
@@ -107,22 +102,17 @@ final class ContinuitySlots {
     private List<Slot> lighting(Lighting lighting) {
         List<Slot> slots = new ArrayList<>();
         for (LightGroup group : lighting.groups()) {
-            List<LightStates.State> states = onStates(group);
+            List<LightStates.State> states = LightStates.onStates(group);
             for (LightGroup.Lamp lamp : group.lamps()) {
-                Point point = lighting.point(lamp.id());
                 for (int i = 0; i < states.size(); i++) {
                     LightStates.State state = states.get(i);
-                    boolean only = states.size() == 1;
+                    Site site = states.size() == 1
+                            ? new Site.AtPoint(lighting.id(), lamp.id())
+                            : new Site.LampOn(lighting.id(), lamp.id(), group.id(), i + 1);
                     slots.add(r1r2(
-                            lighting,
-                            SlotIds.of(lighting.id()) + "/r1r2/" + lamp.id() + (only ? "" : "/position-" + (i + 1)),
-                            only ? Spot.of(lighting, point) : Spot.of(lighting, point, LightStates.words(group, state)),
+                            BoxAddress.of(TestKind.R1_R2, Quantity.R1_R2, site),
                             setUps.method1(
-                                    lighting,
-                                    Conductor.LINE,
-                                    List.of(new Action.Operate(
-                                            group.label() + ": " + LightStates.words(group, state),
-                                            LightStates.edits(lighting.id(), group, state)))),
+                                    lighting, Conductor.LINE, new Position.Lights(lighting.id(), group.id(), state)),
                             Places.front(lighting.id(), lamp.id(), SWITCHED_LINE),
                             Places.front(lighting.id(), lamp.id(), CPC),
                             Optional.empty()));
@@ -140,33 +130,16 @@ final class ContinuitySlots {
         LightStates.State found = LightStates.after(group, 0);
         Conductor line = at.equals(group.switches().getFirst()) ? Conductor.LINE : Conductor.STRAPPER_1;
         return r1r2(
-                lighting,
-                SlotIds.of(lighting.id()) + "/r1r2/" + at.id(),
-                Spot.of(lighting, lighting.point(at.id())),
-                setUps.method1(
-                        lighting,
-                        Conductor.LINE,
-                        List.of(new Action.Operate(
-                                group.label() + ": " + LightStates.words(group, found),
-                                LightStates.edits(lighting.id(), group, found)))),
+                BoxAddress.of(TestKind.R1_R2, Quantity.R1_R2, new Site.AtPoint(lighting.id(), at.id())),
+                setUps.method1(lighting, Conductor.LINE, new Position.Lights(lighting.id(), group.id(), found)),
                 Places.accessory(lighting.id(), at.id(), line),
                 Places.front(lighting.id(), at.id(), CPC),
                 Optional.empty());
     }
 
-    /** As found, and with each switch operated together with the first: every strapper is used once. */
-    private static List<LightStates.State> onStates(LightGroup group) {
-        List<LightStates.State> states = new ArrayList<>(List.of(LightStates.after(group, 0)));
-        for (int i = 1; i < group.switches().size(); i++) {
-            states.add(LightStates.pair(group, i));
-        }
-        return states;
-    }
-
-    private static Slot r1r2(
-            Circuit circuit, String id, Spot spot, SetUp setUp, Terminal a, Terminal b, Optional<ByHand> byHand) {
+    private Slot r1r2(BoxAddress address, SetUp setUp, Terminal a, Terminal b, Optional<ByHand> byHand) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), TestKind.R1_R2, "R1+R2", spot, Unit.OHM),
+                headings.of(address),
                 new Measurement.TwoProbe(Function.CONTINUITY, a, b),
                 setUp,
                 Optional.empty(),
@@ -181,7 +154,7 @@ final class ContinuitySlots {
         double perMetre = cable.milliohmPerMetre(line) + cable.milliohmPerMetre(back);
         double ohms = perMetre * metres / 1000;
         return new ByHand(
-                String.format(
+                () -> String.format(
                         Locale.ROOT,
                         "%s m × %s mΩ/m (%s) = %.2f Ω",
                         Check.plain(metres),
@@ -203,14 +176,7 @@ final class ContinuitySlots {
                 SetUp setUp = setUps.lineToNeutral(radial, line);
                 for (Point point : radial.points()) {
                     readings.add(new Slot.Measured(
-                            new Slot.Heading(
-                                    new SlotId(SlotIds.of(radial.id()) + "/r1rn/" + point.id() + suffix(line)),
-                                    TestKind.R1_RN,
-                                    "R1+Rn",
-                                    line == Conductor.LINE
-                                            ? Spot.of(radial, point)
-                                            : Spot.of(radial, point, line.letter()),
-                                    Unit.OHM),
+                            headings.of(atPoint(TestKind.R1_RN, Quantity.R1_RN, radial, point, line)),
                             new Measurement.TwoProbe(
                                     Function.CONTINUITY,
                                     Places.front(radial.id(), point.id(), line),
@@ -221,7 +187,7 @@ final class ContinuitySlots {
                 }
             }
             slots.addAll(readings);
-            slots.add(highest(radial, TestKind.R1_RN, "r1rn", "R1+Rn", readings, Optional.empty()));
+            slots.add(highest(headings, radial, TestKind.R1_RN, Quantity.R1_RN, readings, Optional.empty()));
         }
         return slots;
     }
@@ -233,52 +199,45 @@ final class ContinuitySlots {
             List<Slot> readings = new ArrayList<>();
             for (Point point : circuit.points()) {
                 readings.add(r2(
-                        circuit,
-                        point.id().value(),
-                        Spot.of(circuit, point),
+                        new Site.AtPoint(circuit.id(), point.id()),
                         setUp,
                         Places.front(circuit.id(), point.id(), CPC)));
                 if (point.metal()) {
                     readings.add(r2(
-                            circuit,
-                            point.id() + "/metalwork",
-                            Spot.of(circuit, point, "metalwork"),
+                            new Site.Metalwork(circuit.id(), point.id()),
                             setUp,
                             Places.metalwork(circuit.id(), point.id())));
                 }
             }
             if (circuit instanceof Submain submain) {
-                readings.add(r2(
-                        circuit,
-                        "far-end",
-                        Spot.of(circuit, rig.board(submain.feeds()).label() + ", earth bar"),
-                        setUp,
-                        Places.earthBar(submain.feeds())));
+                readings.add(r2(new Site.FarEnd(circuit.id()), setUp, Places.earthBar(submain.feeds())));
             }
             slots.addAll(readings);
-            slots.add(highest(circuit, TestKind.R2, "r2", "R2", readings, limits.r2(circuit)));
+            slots.add(highest(headings, circuit, TestKind.R2, Quantity.R2, readings, limits.r2(circuit)));
         }
         return slots;
     }
 
-    private static Slot r2(Circuit circuit, String id, Spot spot, SetUp setUp, Terminal probe) {
+    private Slot r2(Site site, SetUp setUp, Terminal probe) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(SlotIds.of(circuit.id()) + "/r2/" + id), TestKind.R2, "R2", spot, Unit.OHM),
+                headings.of(BoxAddress.of(TestKind.R2, Quantity.R2, site)),
                 new Measurement.TwoProbe(Function.CONTINUITY_WANDER_LEAD, Places.MET, probe),
                 setUp,
                 Optional.empty(),
                 Optional.empty());
     }
 
+    /** The one of a circuit's readings that stands on the record. */
     static Slot highest(
-            Circuit circuit, TestKind step, String id, String quantity, List<Slot> of, Optional<Limit> limit) {
+            Headings headings,
+            Circuit circuit,
+            TestKind test,
+            Quantity quantity,
+            List<Slot> of,
+            Optional<Limit> limit) {
         return new Slot.Composed(
-                new Slot.Heading(
-                        new SlotId(SlotIds.of(circuit.id()) + "/" + id),
-                        step,
-                        quantity,
-                        Spot.of(circuit, circuit.label() + ", for the record"),
-                        Unit.OHM),
+                headings.of(BoxAddress.of(test, quantity, new Site.Whole(circuit.id()))
+                        .forTheRecord()),
                 Slot.Rule.HIGHEST,
                 of.stream().map(Slot::id).toList(),
                 limit);

@@ -6,7 +6,6 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.limits.SupplyLimits;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
@@ -18,11 +17,13 @@ import prantel.core.scheme.TestKind;
 /** The installation's own electrode, where it has one: by an earth tester with two stakes, or with the loop tester. */
 final class ElectrodeSlots {
     private final Rig rig;
+    private final Headings headings;
     private final Scheme scheme;
     private final SetUps setUps;
 
     ElectrodeSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.scheme = scheme;
         this.setUps = new SetUps(rig);
     }
@@ -30,7 +31,6 @@ final class ElectrodeSlots {
     List<Slot> byStakes() {
         return hasElectrode()
                 ? List.of(slot(
-                        "origin/electrode",
                         TestKind.ELECTRODE,
                         new Measurement.TwoProbe(
                                 Function.EARTH_RESISTANCE, Places.EARTHING_CONDUCTOR_END, Places.MASS_OF_EARTH),
@@ -46,7 +46,6 @@ final class ElectrodeSlots {
         Conductor line = setUps.lines(rig.origin()).getFirst();
         return hasElectrode()
                 ? List.of(slot(
-                        "origin/electrode-loop",
                         TestKind.ELECTRODE_LOOP,
                         new Measurement.TwoProbe(
                                 function,
@@ -64,9 +63,9 @@ final class ElectrodeSlots {
         return rig.supply().earth().earthing() == Supply.Earthing.TT;
     }
 
-    private static Slot slot(String id, TestKind test, Measurement measurement, SetUp setUp) {
+    private Slot slot(TestKind test, Measurement measurement, SetUp setUp) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), test, "RA", Spot.at("earth electrode"), Unit.OHM),
+                headings.of(BoxAddress.of(test, Quantity.RA, new Site.Electrode())),
                 measurement,
                 setUp,
                 Optional.of(Limit.atMost(SupplyLimits.ELECTRODE_STABLE_OHMS, SupplyLimits.ELECTRODE_SOURCE, "")),

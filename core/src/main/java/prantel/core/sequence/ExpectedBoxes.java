@@ -18,14 +18,14 @@ public final class ExpectedBoxes {
 
     /** @param slots of one sheet @return the box of each, with all boxes of the same quantity and circuit */
     public static Map<SlotId, List<Slot.Measured>> of(Rig rig, List<Slot> slots) {
-        record Group(CircuitId circuit, String quantity) {}
+        record Group(CircuitId circuit, Quantity quantity) {}
         Map<Group, List<Slot.Measured>> groups = new LinkedHashMap<>();
         for (Slot slot : slots) {
             if (slot instanceof Slot.Measured m
                     && m.byHand().isPresent()
                     && m.circuit().isPresent()
                     && m.spot().point().isPresent()) {
-                groups.computeIfAbsent(new Group(m.circuit().get(), m.quantity()), g -> new ArrayList<>())
+                groups.computeIfAbsent(new Group(m.circuit().get(), m.address().quantity()), g -> new ArrayList<>())
                         .add(m);
             }
         }

@@ -9,8 +9,10 @@ import java.util.List;
 import java.util.Optional;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.LightStates;
+import prantel.core.procedure.Position;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.LightGroup;
@@ -22,6 +24,7 @@ import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Submain;
+import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 
 /** Phase sequence; every switch, isolator and socket operated; load current of fixed appliances by clamp. */
@@ -32,11 +35,15 @@ final class FunctionalSlots {
     private static final double LEAST_WATTS = 115;
 
     private final Rig rig;
+    private final Headings headings;
+    private final SetUps setUps;
     private final SetUp setUp;
 
-    FunctionalSlots(Rig rig) {
+    FunctionalSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
-        this.setUp = new SetUps(rig).live("Operate and look");
+        this.headings = new Headings(rig, scheme);
+        this.setUps = new SetUps(rig);
+        this.setUp = setUps.live(ProbesAt.Usual.OPERATE);
     }
 
     List<Slot> sequence() {
@@ -46,8 +53,7 @@ final class FunctionalSlots {
         }
         var origin = rig.origin().id();
         slots.add(rotation(
-                "origin/sequence",
-                Spot.at(rig.origin().label() + ", incoming"),
+                new Site.Origin(),
                 Places.incoming(rig, origin, Conductor.L1),
                 Places.incoming(rig, origin, Conductor.L2),
                 Places.incoming(rig, origin, Conductor.L3)));
@@ -55,8 +61,7 @@ final class FunctionalSlots {
             if (circuit instanceof Radial radial && radial.threePhase()) {
                 for (Point point : radial.points()) {
                     slots.add(rotation(
-                            SlotIds.of(radial.id()) + "/sequence/" + point.id(),
-                            Spot.of(radial, point),
+                            new Site.AtPoint(radial.id(), point.id()),
                             Places.front(radial.id(), point.id(), Conductor.L1),
                             Places.front(radial.id(), point.id(), Conductor.L2),
                             Places.front(radial.id(), point.id(), Conductor.L3)));
@@ -66,8 +71,8 @@ final class FunctionalSlots {
         return slots;
     }
 
-    private Slot rotation(String id, Spot spot, Terminal l1, Terminal l2, Terminal l3) {
-        return slot(id, TestKind.SEQUENCE, "sequence", spot, new Measurement.Rotation(l1, l2, l3), Unit.WORDS);
+    private Slot rotation(Site site, Terminal l1, Terminal l2, Terminal l3) {
+        return slot(TestKind.SEQUENCE, Quantity.PHASE_SEQUENCE, site, new Measurement.Rotation(l1, l2, l3));
     }
 
     List<Slot> all() {
@@ -93,20 +98,14 @@ final class FunctionalSlots {
         Conductor line = line(circuit);
         Terminal probe = Places.front(circuit.id(), point.id(), line);
         Terminal neutral = Places.front(circuit.id(), point.id(), NEUTRAL);
-        List<Edit> off = new ArrayList<>();
-        circuit.lines().forEach(l -> off.add(new Edit.Open(Places.breaker(circuit.id(), l))));
-        if (circuit.device().residual().isPresent()) {
-            off.add(new Edit.Open(Places.breaker(circuit.id(), NEUTRAL)));
-        }
+        List<Edit> off = setUps.edits(new Position.Device(circuit.id(), false));
         return slot(
-                SlotIds.of(circuit.id()) + "/works/device",
                 TestKind.FUNCTIONAL,
-                "its device switches it",
-                Spot.of(circuit, circuit.label() + ", at " + point.label()),
+                Quantity.DEVICE_SWITCHES,
+                new Site.Whole(circuit.id()),
                 new Measurement.Operation(List.of(
                         new Measurement.Trial(List.of(), probe, neutral, true),
-                        new Measurement.Trial(off, probe, neutral, false))),
-                Unit.WORDS);
+                        new Measurement.Trial(off, probe, neutral, false))));
     }
 
     private static Conductor line(Circuit circuit) {
@@ -146,16 +145,14 @@ final class FunctionalSlots {
 
     private Slot loadCurrent(Circuit circuit, Point point, double ohms) {
         return slot(
-                SlotIds.of(circuit.id()) + "/load-current/" + point.id(),
                 TestKind.FUNCTIONAL,
-                "load current",
-                Spot.of(circuit, point),
+                Quantity.LOAD_CURRENT,
+                new Site.AtPoint(circuit.id(), point.id()),
                 new Measurement.LoadCurrent(
                         Places.front(circuit.id(), point.id(), line(circuit)),
                         Places.front(circuit.id(), point.id(), NEUTRAL),
                         ohms,
-                        prantel.core.rig.Loads.leak(circuit, point)),
-                Unit.AMP);
+                        prantel.core.rig.Loads.leak(circuit, point)));
     }
 
     /** The lamp must be on as found, go off with each switch operated alone, and on again with the first one as well. */
@@ -166,24 +163,20 @@ final class FunctionalSlots {
         Terminal neutral = Places.front(lighting.id(), lamp.id(), NEUTRAL);
         trials.add(new Measurement.Trial(List.of(), line, neutral, true));
         for (int i = 0; i < group.switches().size(); i++) {
-            trials.add(new Measurement.Trial(
-                    LightStates.edits(lighting.id(), group, LightStates.only(group, i)), line, neutral, false));
+            trials.add(new Measurement.Trial(at(lighting, group, LightStates.only(group, i)), line, neutral, false));
         }
         for (int i = 1; i < group.switches().size(); i++) {
-            trials.add(new Measurement.Trial(
-                    LightStates.edits(lighting.id(), group, LightStates.pair(group, i)), line, neutral, true));
+            trials.add(new Measurement.Trial(at(lighting, group, LightStates.pair(group, i)), line, neutral, true));
         }
         return slot(
-                SlotIds.of(lighting.id()) + "/works/" + SlotIds.ofGroup(group.id()),
                 TestKind.FUNCTIONAL,
-                "lamp, from every switch",
-                new Spot(
-                        Optional.of(lighting.id()),
-                        Optional.of(lamp.id()),
-                        group.label() + ": " + LightStates.labels(group),
-                        Spot.NO_DISTANCE),
-                new Measurement.Operation(trials),
-                Unit.WORDS);
+                Quantity.LAMP_SWITCHES,
+                new Site.Lights(lighting.id(), group.id(), lamp.id()),
+                new Measurement.Operation(trials));
+    }
+
+    private List<Edit> at(Lighting lighting, LightGroup group, LightStates.State state) {
+        return setUps.edits(new Position.Lights(lighting.id(), group.id(), state));
     }
 
     private void point(Circuit circuit, Point point, List<Slot> slots) {
@@ -194,27 +187,23 @@ final class FunctionalSlots {
         List<Measurement.Trial> trials = new ArrayList<>();
         trials.add(new Measurement.Trial(List.of(), probe, neutral, true));
         if (point.kind() == PointKind.ISOLATOR) {
-            List<Edit> off = new ArrayList<>();
-            circuit.lines().forEach(l -> off.add(new Edit.Open(Places.pole(circuit.id(), point.id(), l))));
-            off.add(new Edit.Open(Places.pole(circuit.id(), point.id(), NEUTRAL)));
+            List<Edit> off = setUps.edits(new Position.Isolator(circuit.id(), point.id(), false));
             trials.add(new Measurement.Trial(off, probe, neutral, false));
             trials.add(new Measurement.Trial(off, probe, earth, false));
         }
         slots.add(slot(
-                SlotIds.of(circuit.id()) + "/works/" + SlotIds.of(point.id()),
                 TestKind.FUNCTIONAL,
-                point.kind() == PointKind.ISOLATOR ? "isolator, on and off" : "supply present",
-                Spot.of(circuit, point),
-                new Measurement.Operation(trials),
-                Unit.WORDS));
+                point.kind() == PointKind.ISOLATOR ? Quantity.ISOLATOR_SWITCHES : Quantity.SUPPLY_PRESENT,
+                new Site.AtPoint(circuit.id(), point.id()),
+                new Measurement.Operation(trials)));
         point.load()
                 .filter(l -> isElement(circuit, point))
                 .ifPresent(l -> slots.add(loadCurrent(circuit, point, l.hotOhms())));
     }
 
-    private Slot slot(String id, TestKind step, String quantity, Spot spot, Measurement measurement, Unit unit) {
+    private Slot slot(TestKind test, Quantity quantity, Site site, Measurement measurement) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), step, quantity, spot, unit),
+                headings.of(BoxAddress.of(test, quantity, site)),
                 measurement,
                 setUp,
                 Optional.empty(),

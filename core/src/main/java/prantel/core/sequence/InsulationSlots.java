@@ -6,17 +6,17 @@ import static prantel.core.rig.Conductor.NEUTRAL;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.InsulationMinimum;
 import prantel.core.limits.Limit;
-import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.Contact;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.LightStates;
+import prantel.core.procedure.Position;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
@@ -31,6 +31,7 @@ import prantel.core.scheme.TestKind;
 /** Insulation per pair, per switch round, per section and of a whole board. */
 final class InsulationSlots {
     private final Rig rig;
+    private final Headings headings;
     private final Scheme scheme;
     private final SetUps setUps;
     /** The same at every voltage. */
@@ -40,6 +41,7 @@ final class InsulationSlots {
 
     InsulationSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.scheme = scheme;
         this.setUps = new SetUps(rig);
     }
@@ -62,14 +64,9 @@ final class InsulationSlots {
             SetUp setUp = known.computeIfAbsent(new Round(circuit.id(), round), r -> setUp(circuit, round));
             for (Conductor[] pair : pairs(circuit.lines())) {
                 slots.add(slot(
-                        SlotIds.of(circuit.id()) + "/ir" + volts + "/" + pairId(pair)
-                                + (rounds ? "/round-" + (round + 1) : ""),
-                        TestKind.INSULATION,
-                        pair,
-                        Spot.of(
-                                circuit,
-                                circuit.label() + ", " + volts + " V" + (rounds ? ", round " + (round + 1) : "")),
-                        volts,
+                        BoxAddress.of(TestKind.INSULATION, Quantity.INSULATION, new Site.Whole(circuit.id()))
+                                .between(pair)
+                                .at(volts, rounds ? round + 1 : 0),
                         setUp,
                         atBoard(circuit, pair[0]),
                         atBoard(circuit, pair[1]),
@@ -80,16 +77,12 @@ final class InsulationSlots {
     }
 
     private SetUp setUp(Circuit circuit, int round) {
-        List<Action> more = new ArrayList<>();
+        List<Deed> more = new ArrayList<>();
         if (hasRounds(circuit)) {
-            more.add(new Action.Operate(
-                    round == 0
-                            ? "All switches so that the lamps would be on"
-                            : "Switch " + round + " of each group operated as well",
-                    LightStates.round((Lighting) circuit, round)));
+            more.add(new Deed.Operate(new Position.Round(circuit.id(), round)));
         }
         if (isJoined()) {
-            more.add(setUps.livesJoined(circuit));
+            more.add(SetUps.livesJoined(circuit));
         }
         return setUps.insulation(circuit, more);
     }
@@ -137,11 +130,10 @@ final class InsulationSlots {
                 for (Board.Section section : board.sections()) {
                     addAll(
                             slots,
-                            SlotIds.of(board.id()) + "/" + SlotIds.of(section.id()),
-                            section.label(),
+                            new Site.AtSection(board.id(), section.id()),
                             volts,
                             setUps.section(
-                                    board, section, poles, joined(poles, c -> Places.bar(board.id(), section.id(), c))),
+                                    board, section, joined(poles, c -> new Contact.Bar(board.id(), section.id(), c))),
                             poles,
                             c -> Places.bar(board.id(), section.id(), c),
                             board);
@@ -149,10 +141,9 @@ final class InsulationSlots {
             }
             addAll(
                     slots,
-                    SlotIds.of(board.id()) + "/whole",
-                    board.label() + ", all together",
+                    new Site.AtBoard(board.id()),
                     volts,
-                    setUps.board(board, joined(poles, c -> Places.behindMainSwitch(board.id(), c))),
+                    setUps.board(board, joined(poles, c -> new Contact.BehindMainSwitch(board.id(), c))),
                     poles,
                     c -> Places.behindMainSwitch(board.id(), c),
                     board);
@@ -161,21 +152,18 @@ final class InsulationSlots {
     }
 
     /** Where the school joins live conductors for the test, all poles of the board joined as well. */
-    private List<Action> joined(List<Conductor> poles, java.util.function.Function<Conductor, Terminal> bar) {
+    private List<Deed> joined(List<Conductor> poles, java.util.function.Function<Conductor, Contact> bar) {
         if (!isJoined()) {
             return List.of();
         }
-        List<Edit> edits = new ArrayList<>();
-        for (Conductor pole : poles.subList(1, poles.size())) {
-            edits.add(setUps.link(bar.apply(poles.getFirst()), bar.apply(pole)));
-        }
-        return List.of(new Action.Link("Lines and neutral joined", edits));
+        return List.of(new Deed.Link(poles.subList(1, poles.size()).stream()
+                .map(p -> new Deed.Joint(bar.apply(poles.getFirst()), bar.apply(p)))
+                .toList()));
     }
 
     private void addAll(
             List<Slot> slots,
-            String id,
-            String where,
+            Site site,
             int volts,
             SetUp setUp,
             List<Conductor> poles,
@@ -183,11 +171,9 @@ final class InsulationSlots {
             Board board) {
         for (Conductor[] pair : pairs(poles.subList(0, poles.size() - 1))) {
             slots.add(slot(
-                    id + "/ir" + volts + "/" + pairId(pair),
-                    TestKind.INSULATION_BOARD,
-                    pair,
-                    Spot.at(where + ", " + volts + " V"),
-                    volts,
+                    BoxAddress.of(TestKind.INSULATION_BOARD, Quantity.INSULATION, site)
+                            .between(pair)
+                            .at(volts, 0),
                     setUp,
                     bar.apply(pair[0]),
                     pair[1] == CPC ? Places.earthBar(board.id()) : bar.apply(pair[1]),
@@ -195,20 +181,10 @@ final class InsulationSlots {
         }
     }
 
-    private Slot slot(
-            String id,
-            TestKind step,
-            Conductor[] pair,
-            Spot spot,
-            int volts,
-            SetUp setUp,
-            Terminal a,
-            Terminal b,
-            Optional<Limit> limit) {
-        String name = pair[0].letter() + "–" + pair[1].letter();
+    private Slot slot(BoxAddress address, SetUp setUp, Terminal a, Terminal b, Optional<Limit> limit) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), step, "Insulation " + name, spot, Unit.MEGOHM),
-                new Measurement.TwoProbe(Function.insulation(volts), a, b),
+                headings.of(address),
+                new Measurement.TwoProbe(Function.insulation(address.detail().volts()), a, b),
                 setUp,
                 limit,
                 Optional.empty());
@@ -221,10 +197,6 @@ final class InsulationSlots {
         return judged
                 ? Optional.of(Limit.atLeast(circuit.nature().leastInsulationOhms(), InsulationMinimum.SOURCE, ""))
                 : Optional.empty();
-    }
-
-    private static String pairId(Conductor[] pair) {
-        return (pair[0].letter() + "-" + pair[1].letter()).toLowerCase(Locale.ROOT);
     }
 
     private static Terminal atBoard(Circuit circuit, Conductor conductor) {

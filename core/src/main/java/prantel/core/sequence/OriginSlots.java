@@ -4,15 +4,14 @@ import static prantel.core.rig.Conductor.NEUTRAL;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.limits.SupplyLimits;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -25,22 +24,22 @@ import prantel.core.scheme.TestKind;
 /** Readings where a supply arrives: proving dead, polarity, Ze or Zdb, prospective currents. */
 final class OriginSlots {
     private final Rig rig;
+    private final Headings headings;
     private final Scheme scheme;
     private final SetUps setUps;
 
     OriginSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.scheme = scheme;
         this.setUps = new SetUps(rig);
     }
 
     List<Slot> safeIsolation() {
         Board board = rig.origin();
-        SetUp setUp = setUps.atIncoming(board, "Indicator proved before and after; probes behind the main switch");
+        SetUp setUp = setUps.atIncoming(board, ProbesAt.Usual.PROVING_DEAD);
         return pairs(
-                "isolation",
                 TestKind.SAFE_ISOLATION,
-                "behind the main switch",
                 setUp,
                 c -> Places.behindMainSwitch(board.id(), c),
                 Places.earthBar(board.id()),
@@ -49,21 +48,12 @@ final class OriginSlots {
 
     List<Slot> polarity() {
         Board board = rig.origin();
-        SetUp setUp = setUps.atIncoming(board, "Probes on the incoming terminals, earth or neutral first, line last");
-        return pairs(
-                "origin/volts",
-                TestKind.LIVE_POLARITY,
-                "incoming",
-                setUp,
-                c -> Places.incoming(rig, board.id(), c),
-                Places.MET,
-                true);
+        SetUp setUp = setUps.atIncoming(board, ProbesAt.Usual.INCOMING);
+        return pairs(TestKind.LIVE_POLARITY, setUp, c -> Places.incoming(rig, board.id(), c), Places.MET, true);
     }
 
     private List<Slot> pairs(
-            String id,
-            TestKind step,
-            String where,
+            TestKind test,
             SetUp setUp,
             java.util.function.Function<Conductor, Terminal> terminal,
             Terminal earth,
@@ -73,16 +63,9 @@ final class OriginSlots {
         for (int i = 0; i < all.size(); i++) {
             for (int j = i + 1; j <= all.size(); j++) {
                 boolean toEarth = j == all.size();
-                String name =
-                        all.get(i).letter() + "–" + (toEarth ? "E" : all.get(j).letter());
                 slots.add(new Slot.Measured(
-                        new Slot.Heading(
-                                new SlotId(
-                                        id + "/" + name.toLowerCase(Locale.ROOT).replace('–', '-')),
-                                step,
-                                name,
-                                Spot.at(where),
-                                Unit.VOLT),
+                        headings.of(BoxAddress.of(test, Quantity.VOLTAGE, new Site.Origin())
+                                .between(all.get(i), toEarth ? Conductor.CPC : all.get(j))),
                         new Measurement.TwoProbe(
                                 Function.VOLTAGE,
                                 terminal.apply(all.get(i)),
@@ -110,8 +93,7 @@ final class OriginSlots {
         loops(
                 slots,
                 rig.origin(),
-                "origin/ze",
-                "Ze",
+                BoxAddress.ZE,
                 function,
                 setUps.ze(),
                 Places.EARTHING_CONDUCTOR_END,
@@ -122,10 +104,9 @@ final class OriginSlots {
             loops(
                     slots,
                     board,
-                    SlotIds.of(board.id()) + "/zdb",
-                    "Zdb",
+                    BoxAddress.of(TestKind.ZE, Quantity.ZDB, new Site.AtBoard(board.id())),
                     residual ? Function.LOOP_THREE_LEAD : function,
-                    setUps.atIncoming(board, "Earth connected; probes on the incoming line and the earth bar"),
+                    setUps.atIncoming(board, ProbesAt.Usual.INCOMING_AND_BAR),
                     Places.earthBar(board.id()),
                     Optional.empty());
         }
@@ -135,8 +116,7 @@ final class OriginSlots {
     private void loops(
             List<Slot> slots,
             Board board,
-            String id,
-            String quantity,
+            BoxAddress address,
             Function function,
             SetUp setUp,
             Terminal earth,
@@ -144,15 +124,10 @@ final class OriginSlots {
         List<Conductor> lines = setUps.lines(board);
         List<SlotId> ids = new ArrayList<>();
         for (Conductor line : lines) {
-            SlotId slotId = new SlotId(lines.size() == 1 ? id : id + "/" + line.id());
-            ids.add(slotId);
+            BoxAddress one = lines.size() == 1 ? address : address.between(line);
+            ids.add(one.id());
             slots.add(new Slot.Measured(
-                    new Slot.Heading(
-                            slotId,
-                            TestKind.ZE,
-                            quantity,
-                            Spot.at(board.label() + (lines.size() == 1 ? "" : ", " + line.letter())),
-                            Unit.OHM),
+                    headings.of(one),
                     new Measurement.TwoProbe(
                             function,
                             Places.incoming(rig, board.id(), line),
@@ -165,16 +140,7 @@ final class OriginSlots {
                     Optional.empty()));
         }
         if (lines.size() > 1) {
-            slots.add(new Slot.Composed(
-                    new Slot.Heading(
-                            new SlotId(id),
-                            TestKind.ZE,
-                            quantity,
-                            Spot.at(board.label() + ", for the record"),
-                            Unit.OHM),
-                    Slot.Rule.HIGHEST,
-                    ids,
-                    limit));
+            slots.add(new Slot.Composed(headings.of(address.forTheRecord()), Slot.Rule.HIGHEST, ids, limit));
         }
     }
 
@@ -193,36 +159,26 @@ final class OriginSlots {
 
     private void faultCurrents(Board board, List<Slot> slots) {
         boolean origin = board.equals(rig.origin());
-        String id = origin ? "origin/ipf" : SlotIds.of(board.id()) + "/ipf";
+        Site site = origin ? new Site.Origin() : new Site.AtBoard(board.id());
         Terminal earth = origin ? Places.MET : Places.earthBar(board.id());
-        SetUp setUp = setUps.atIncoming(board, "Main earth connected: parallel paths count");
+        SetUp setUp = setUps.faultCurrent(board);
         List<Conductor> lines = setUps.lines(board);
         List<SlotId> single = new ArrayList<>();
         List<SlotId> between = new ArrayList<>();
         for (Conductor line : lines) {
-            String suffix = lines.size() == 1 ? "" : "-" + line.id();
-            single.add(current(slots, board, id + "/pscc" + suffix, "PSCC", line, NEUTRAL, setUp, earth));
-            single.add(current(slots, board, id + "/pefc" + suffix, "PEFC", line, Conductor.CPC, setUp, earth));
+            single.add(current(slots, board, site, Quantity.PSCC, line, NEUTRAL, setUp, earth));
+            single.add(current(slots, board, site, Quantity.PEFC, line, Conductor.CPC, setUp, earth));
         }
         boolean measured =
                 lines.size() == 3 && scheme.practice().loop().threePhase() == Practice.ThreePhase.LINE_TO_LINE;
         if (measured) {
             for (int i = 0; i < 3; i++) {
-                between.add(current(
-                        slots,
-                        board,
-                        id + "/pscc-" + lines.get(i).id() + "-"
-                                + lines.get((i + 1) % 3).id(),
-                        "PSCC",
-                        lines.get(i),
-                        lines.get((i + 1) % 3),
-                        setUp,
-                        earth));
+                between.add(
+                        current(slots, board, site, Quantity.PSCC, lines.get(i), lines.get((i + 1) % 3), setUp, earth));
             }
         }
         slots.add(new Slot.Composed(
-                new Slot.Heading(
-                        new SlotId(id), TestKind.IPF, "Ipf", Spot.at(board.label() + ", for the record"), Unit.KILOAMP),
+                headings.of(BoxAddress.of(TestKind.IPF, Quantity.IPF, site).forTheRecord()),
                 lines.size() == 3 && !measured ? Slot.Rule.TWICE_HIGHEST : Slot.Rule.HIGHEST,
                 measured ? concat(single, between) : single,
                 breakingCapacity(board)));
@@ -237,20 +193,15 @@ final class OriginSlots {
     private SlotId current(
             List<Slot> slots,
             Board board,
-            String id,
-            String quantity,
+            Site site,
+            Quantity quantity,
             Conductor from,
             Conductor to,
             SetUp setUp,
             Terminal earth) {
-        SlotId slotId = new SlotId(id);
+        BoxAddress address = BoxAddress.of(TestKind.IPF, quantity, site).between(from, to);
         slots.add(new Slot.Measured(
-                new Slot.Heading(
-                        slotId,
-                        TestKind.IPF,
-                        quantity,
-                        Spot.at(board.label() + ", " + from.letter() + "–" + to.letter()),
-                        Unit.KILOAMP),
+                headings.of(address),
                 new Measurement.TwoProbe(
                         Function.FAULT_CURRENT,
                         Places.incoming(rig, board.id(), from),
@@ -258,7 +209,7 @@ final class OriginSlots {
                 setUp,
                 Optional.empty(),
                 Optional.empty()));
-        return slotId;
+        return address.id();
     }
 
     /** The weakest device of the board. */

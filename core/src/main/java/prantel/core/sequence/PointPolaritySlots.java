@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.SupplyLimits;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Lighting;
@@ -14,16 +14,19 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 
 /** Live polarity at the points: each line to N and to E, and N to E, at every outlet, lamp and appliance. */
 final class PointPolaritySlots {
     private final Rig rig;
+    private final Headings headings;
     private final SetUp setUp;
 
-    PointPolaritySlots(Rig rig) {
+    PointPolaritySlots(Rig rig, Scheme scheme) {
         this.rig = rig;
-        this.setUp = new SetUps(rig).live("Loads out; earth or neutral probe first, line last");
+        this.headings = new Headings(rig, scheme);
+        this.setUp = new SetUps(rig).live(ProbesAt.Usual.POINT_LIVE);
     }
 
     List<Slot> all() {
@@ -44,14 +47,10 @@ final class PointPolaritySlots {
     }
 
     private Slot slot(Circuit circuit, Point point, Conductor a, Conductor b) {
-        String name = a.letter() + "–" + b.letter();
         return new Slot.Measured(
-                new Slot.Heading(
-                        new SlotId(SlotIds.of(circuit.id()) + "/volts/" + point.id() + "/" + a.id() + "-" + b.id()),
-                        TestKind.POINT_POLARITY,
-                        name,
-                        Spot.of(circuit, point),
-                        Unit.VOLT),
+                headings.of(BoxAddress.of(
+                                TestKind.POINT_POLARITY, Quantity.VOLTAGE, new Site.AtPoint(circuit.id(), point.id()))
+                        .between(a, b)),
                 new Measurement.TwoProbe(
                         Function.VOLTAGE,
                         Places.front(circuit.id(), point.id(), a),

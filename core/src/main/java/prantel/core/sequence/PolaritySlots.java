@@ -9,11 +9,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
-import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.LightStates;
+import prantel.core.procedure.Position;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.LightGroup;
 import prantel.core.rig.Lighting;
@@ -22,6 +21,7 @@ import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Radial;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 
 /**
@@ -30,10 +30,12 @@ import prantel.core.scheme.TestKind;
  */
 final class PolaritySlots {
     private final Rig rig;
+    private final Headings headings;
     private final SetUps setUps;
 
-    PolaritySlots(Rig rig) {
+    PolaritySlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.setUps = new SetUps(rig);
     }
 
@@ -52,11 +54,9 @@ final class PolaritySlots {
     private void radial(Radial radial, List<Slot> slots) {
         for (Point point : radial.points()) {
             slots.add(slot(
-                    radial,
-                    point.id().value(),
-                    "N–E, open",
-                    Spot.of(radial, point),
-                    setUps.method1(radial, radial.lines().getFirst(), List.of()),
+                    address(Quantity.OPEN, new Site.AtPoint(radial.id(), point.id()))
+                            .between(NEUTRAL, CPC),
+                    setUps.method1(radial, radial.lines().getFirst()),
                     Places.front(radial.id(), point.id(), NEUTRAL),
                     Places.front(radial.id(), point.id(), CPC)));
             if (point.kind() == PointKind.ISOLATOR) {
@@ -66,25 +66,17 @@ final class PolaritySlots {
     }
 
     private void isolator(Radial radial, Point isolator, List<Slot> slots) {
-        List<Edit> off = new ArrayList<>();
-        radial.lines().forEach(l -> off.add(new Edit.Open(Places.pole(radial.id(), isolator.id(), l))));
-        off.add(new Edit.Open(Places.pole(radial.id(), isolator.id(), NEUTRAL)));
+        Position off = new Position.Isolator(radial.id(), isolator.id(), false);
         slots.add(slot(
-                radial,
-                isolator.id() + "/off",
-                radial.lines().getFirst().letter() + "–E, open",
-                Spot.of(radial, isolator, "off"),
-                setUps.method1(
-                        radial, radial.lines().getFirst(), List.of(new Action.Operate(isolator.label() + " off", off))),
+                address(Quantity.OPEN, new Site.IsolatorOff(radial.id(), isolator.id()))
+                        .between(radial.lines().getFirst(), CPC),
+                setUps.method1(radial, radial.lines().getFirst(), off),
                 Places.front(radial.id(), isolator.id(), radial.lines().getFirst()),
                 Places.front(radial.id(), isolator.id(), CPC)));
         slots.add(slot(
-                radial,
-                isolator.id() + "/off-neutral",
-                "N through, open",
-                Spot.of(radial, isolator, "off"),
-                setUps.method1(
-                        radial, radial.lines().getFirst(), List.of(new Action.Operate(isolator.label() + " off", off))),
+                address(Quantity.THROUGH, new Site.IsolatorOff(radial.id(), isolator.id()))
+                        .between(NEUTRAL),
+                setUps.method1(radial, radial.lines().getFirst(), off),
                 Places.accessory(radial.id(), isolator.id(), NEUTRAL),
                 Places.front(radial.id(), isolator.id(), NEUTRAL)));
     }
@@ -93,30 +85,26 @@ final class PolaritySlots {
         LightGroup.Lamp lamp = group.lamps().getFirst();
         for (int i = 0; i < group.switches().size(); i++) {
             LightStates.State state = LightStates.only(group, i);
-            String words = LightStates.words(group, state);
+            Site site = new Site.LampFrom(
+                    lighting.id(),
+                    lamp.id(),
+                    group.id(),
+                    group.switches().get(i).id());
             slots.add(slot(
-                    lighting,
-                    lamp.id() + "/" + group.switches().get(i).id(),
-                    "SL–E, open",
-                    Spot.of(lighting, lighting.point(lamp.id()), words),
-                    setUps.method1(
-                            lighting,
-                            LINE,
-                            List.of(new Action.Operate(words, LightStates.edits(lighting.id(), group, state)))),
+                    address(Quantity.OPEN, site).between(SWITCHED_LINE, CPC),
+                    setUps.method1(lighting, LINE, new Position.Lights(lighting.id(), group.id(), state)),
                     Places.front(lighting.id(), lamp.id(), SWITCHED_LINE),
                     Places.front(lighting.id(), lamp.id(), CPC)));
         }
     }
 
-    private static Slot slot(
-            Circuit circuit, String id, String quantity, Spot spot, SetUp setUp, Terminal a, Terminal b) {
+    private static BoxAddress address(Quantity quantity, Site site) {
+        return BoxAddress.of(TestKind.POLARITY, quantity, site);
+    }
+
+    private Slot slot(BoxAddress address, SetUp setUp, Terminal a, Terminal b) {
         return new Slot.Measured(
-                new Slot.Heading(
-                        new SlotId(SlotIds.of(circuit.id()) + "/polarity/" + id),
-                        TestKind.POLARITY,
-                        quantity,
-                        spot,
-                        Unit.OHM),
+                headings.of(address),
                 new Measurement.TwoProbe(Function.CONTINUITY, a, b),
                 setUp,
                 Optional.empty(),

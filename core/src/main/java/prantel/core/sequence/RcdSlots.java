@@ -9,9 +9,8 @@ import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.limits.RcdTimes;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Check;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -31,18 +30,18 @@ final class RcdSlots {
     /** 5 × IΔn serves additional protection, which has at most 30 mA. Source: BS 7671 415.1.1, from memory. */
     private static final double ADDITIONAL_MILLIAMPS = 30;
 
-    private static final String AT_TERMINALS = "outgoing terminals, live: fused probes, covers back at once";
-
     private final Rig rig;
+    private final Headings headings;
     private final Scheme scheme;
     private final SetUps setUps;
     private final SetUp setUp;
 
     RcdSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.scheme = scheme;
         this.setUps = new SetUps(rig);
-        this.setUp = setUps.live("Loads out; the device on, reset after each test");
+        this.setUp = setUps.live(ProbesAt.Usual.RCD);
     }
 
     List<Slot> all() {
@@ -51,7 +50,7 @@ final class RcdSlots {
             Probes probes = probes(placed);
             boolean buttonFirst = scheme.practice().rcd().button() == Practice.Button.FIRST;
             if (buttonFirst) {
-                button(placed, slots);
+                button(placed, probes, slots);
             }
             if (does(RcdTest.HALF)) {
                 times(placed, probes, 0.5, slots);
@@ -67,36 +66,30 @@ final class RcdSlots {
             }
             if (does(RcdTest.RAMP)) {
                 slots.add(slot(
-                        placed.id() + "/ramp",
-                        "ramp",
-                        placed.label() + ", " + probes.where,
+                        BoxAddress.of(TestKind.RCD, Quantity.RAMP, site(placed, probes)),
                         new Measurement.Trip(
                                 Function.RCD_RAMP,
                                 probes.line,
                                 probes.earth,
                                 1.5 * placed.device().ratedResidualMilliamps(),
                                 false),
-                        Unit.MILLIAMP,
                         Optional.of(Limit.within(
                                 placed.device().ratedResidualMilliamps() / 2000,
                                 placed.device().ratedResidualMilliamps() / 1000,
                                 "IEC 61008-1: not below ½, at most 1 × IΔn"))));
             }
             if (!buttonFirst) {
-                button(placed, slots);
+                button(placed, probes, slots);
             }
         }
         return slots;
     }
 
-    private void button(Placed placed, List<Slot> slots) {
+    private void button(Placed placed, Probes probes, List<Slot> slots) {
         if (does(RcdTest.BUTTON)) {
             slots.add(slot(
-                    placed.id() + "/button",
-                    "test button",
-                    placed.label(),
+                    BoxAddress.of(TestKind.RCD, Quantity.TEST_BUTTON, site(placed, probes)),
                     new Measurement.Button(placed.id()),
-                    Unit.WORDS,
                     Optional.empty()));
         }
     }
@@ -106,23 +99,19 @@ final class RcdSlots {
     }
 
     private void times(Placed placed, Probes probes, double multiple, List<Slot> slots) {
-        String name = multiple == 0.5 ? "half" : Check.plain(multiple) + "x";
-        String quantity = multiple == 0.5 ? "½ × IΔn" : Check.plain(multiple) + " × IΔn";
+        BoxAddress times = BoxAddress.of(TestKind.RCD, Quantity.tripTime(multiple), site(placed, probes));
         List<SlotId> ids = new ArrayList<>();
         for (boolean negative : new boolean[] {false, true}) {
-            String id = placed.id() + "/" + name + "/" + (negative ? "180" : "0");
-            ids.add(new SlotId(id));
+            BoxAddress address = times.half(negative);
+            ids.add(address.id());
             slots.add(slot(
-                    id,
-                    quantity,
-                    placed.label() + ", " + probes.where + ", " + (negative ? "180°" : "0°"),
+                    address,
                     new Measurement.Trip(
                             Function.RCD_TIME,
                             probes.line,
                             probes.earth,
                             multiple * placed.device().ratedResidualMilliamps(),
                             negative),
-                    Unit.MILLISECOND,
                     multiple == 0.5
                             ? Optional.of(new Limit(
                                     new Limit.MustNotTrip(NO_TRIP_MILLIS), "IEC 61008-1 Table 1: does not trip", ""))
@@ -130,12 +119,7 @@ final class RcdSlots {
         }
         if (multiple >= 1) {
             slots.add(new Slot.Composed(
-                    new Slot.Heading(
-                            new SlotId(placed.id() + "/" + name),
-                            TestKind.RCD,
-                            quantity,
-                            Spot.at(placed.label() + ", for the record"),
-                            Unit.MILLISECOND),
+                    headings.of(times.forTheRecord()),
                     Slot.Rule.SLOWER,
                     ids,
                     RcdTimes.window(placed.device().delayed(), multiple)
@@ -145,53 +129,52 @@ final class RcdSlots {
         }
     }
 
-    private Slot slot(
-            String id, String quantity, String where, Measurement measurement, Unit unit, Optional<Limit> limit) {
-        return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), TestKind.RCD, quantity, Spot.at(where), unit),
-                measurement,
-                setUp,
-                limit,
-                Optional.empty());
+    private Slot slot(BoxAddress address, Measurement measurement, Optional<Limit> limit) {
+        return new Slot.Measured(headings.of(address), measurement, setUp, limit, Optional.empty());
     }
 
-    private record Probes(Terminal line, Terminal earth, String where) {}
+    private static Site site(Placed placed, Probes probes) {
+        return new Site.OfDevice(placed.id(), probes.socket);
+    }
+
+    /** @param socket where they are plugged in; empty at the device's own terminals */
+    private record Probes(Terminal line, Terminal earth, Optional<Site.AtPoint> socket) {
+        static Probes atTerminals(Terminal line, Terminal earth) {
+            return new Probes(line, earth, Optional.empty());
+        }
+    }
 
     /** The nearest socket-outlet behind it, without another device between; else its own outgoing terminals. */
     private Probes probes(Placed placed) {
-        for (Board board : rig.boards()) {
-            if (placed.id().equals(board.id() + "/main-rcd")) {
-                return atSocket(c -> c.way().board().equals(board.id()) && isAlone(placed, c))
-                        .orElseGet(() -> new Probes(
+        return switch (placed.at()) {
+            case Residuals.At.MainSwitch main -> {
+                Board board = rig.board(main.board());
+                yield atSocket(c -> c.way().board().equals(board.id()) && isAlone(placed, c))
+                        .orElseGet(() -> Probes.atTerminals(
                                 Places.behindMainSwitch(
                                         board.id(), setUps.lines(board).getFirst()),
-                                Places.earthBar(board.id()),
-                                AT_TERMINALS));
+                                Places.earthBar(board.id())));
             }
-            for (Board.Section section : board.sections()) {
-                if (placed.id().equals(board.id() + "/" + section.id() + "/rcd")) {
-                    return atSocket(c -> c.way().board().equals(board.id())
-                                    && c.way().section().equals(section.id())
-                                    && isAlone(placed, c))
-                            .orElseGet(() -> new Probes(
-                                    Places.bar(
-                                            board.id(),
-                                            section.id(),
-                                            setUps.lines(board).getFirst()),
-                                    Places.earthBar(board.id()),
-                                    AT_TERMINALS));
-                }
+            case Residuals.At.Section section -> {
+                Board board = rig.board(section.board());
+                yield atSocket(c -> c.way().board().equals(board.id())
+                                && c.way().section().equals(section.section())
+                                && isAlone(placed, c))
+                        .orElseGet(() -> Probes.atTerminals(
+                                Places.bar(
+                                        board.id(),
+                                        section.section(),
+                                        setUps.lines(board).getFirst()),
+                                Places.earthBar(board.id())));
             }
-        }
-        Circuit circuit = rig.circuits().stream()
-                .filter(c -> placed.id().equals(c.id() + "/rcbo"))
-                .findFirst()
-                .orElseThrow();
-        return atSocket(circuit::equals)
-                .orElseGet(() -> new Probes(
-                        Places.breakerOut(circuit.id(), circuit.lines().getFirst()),
-                        Places.earthBar(circuit.way().board()),
-                        AT_TERMINALS));
+            case Residuals.At.OfCircuit of -> {
+                Circuit circuit = rig.circuit(of.circuit());
+                yield atSocket(circuit::equals)
+                        .orElseGet(() -> Probes.atTerminals(
+                                Places.breakerOut(circuit.id(), circuit.lines().getFirst()),
+                                Places.earthBar(circuit.way().board())));
+            }
+        };
     }
 
     /** Whether no further residual-current device stands between: that one might open instead. */
@@ -215,7 +198,7 @@ final class RcdSlots {
                                 s.point().id(),
                                 s.circuit().lines().getFirst()),
                         Places.front(s.circuit().id(), s.point().id(), Conductor.CPC),
-                        s.point().label()));
+                        Optional.of(new Site.AtPoint(s.circuit().id(), s.point().id()))));
     }
 
     private record Socket(Circuit circuit, Point point) {}

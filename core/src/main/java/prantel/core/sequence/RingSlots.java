@@ -7,12 +7,12 @@ import static prantel.core.rig.Conductor.NEUTRAL;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.limits.Limit;
 import prantel.core.limits.RingLoop;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.Check;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Places;
@@ -27,11 +27,13 @@ final class RingSlots {
     private static final double EVEN_OHMS = 0.05;
 
     private final Rig rig;
+    private final Headings headings;
     private final SetUps setUps;
     private final CircuitLimits limits;
 
     RingSlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.setUps = new SetUps(rig);
         this.limits = limits;
     }
@@ -41,9 +43,10 @@ final class RingSlots {
         for (Circuit circuit : rig.circuits()) {
             if (circuit instanceof Ring ring) {
                 ends(ring, slots);
-                crossed(ring, NEUTRAL, "step-2", "R1+Rn", slots);
-                List<Slot> third = crossed(ring, CPC, "step-3", "R1+R2", slots);
-                slots.add(ContinuitySlots.highest(ring, TestKind.RING, "r1r2", "R1+R2", third, limits.r1PlusR2(ring)));
+                crossed(ring, NEUTRAL, slots);
+                List<Slot> third = crossed(ring, CPC, slots);
+                slots.add(ContinuitySlots.highest(
+                        headings, ring, TestKind.RING, Quantity.R1_R2, third, limits.r1PlusR2(ring)));
             }
         }
         return slots;
@@ -57,52 +60,49 @@ final class RingSlots {
         List<Slot> slots = new ArrayList<>();
         for (Circuit circuit : rig.circuits()) {
             if (circuit instanceof Ring ring) {
-                String id = SlotIds.of(ring.id()) + "/ring/";
+                slots.add(spread(ring, Quantity.RING_ENDS_APART, List.of(end(ring, LINE), end(ring, NEUTRAL))));
                 slots.add(spread(
                         ring,
-                        "ends",
-                        "r1 − rn",
-                        ring.label() + ", line against neutral",
-                        List.of(id + "r1", id + "rn")));
-                slots.add(spread(
-                        ring,
-                        "step-2",
-                        "R1+Rn, spread",
-                        ring.label() + ", step 2 at the sockets on the ring",
-                        ring.onRing().stream().map(p -> id + "step-2/" + p.id()).toList()));
+                        Quantity.RING_SPREAD,
+                        ring.onRing().stream()
+                                .map(p -> atSocket(ring, p, NEUTRAL))
+                                .toList()));
             }
         }
         return slots;
     }
 
-    private static Slot spread(Ring ring, String id, String quantity, String where, List<String> of) {
+    private static BoxAddress end(Ring ring, Conductor conductor) {
+        Quantity quantity = switch (conductor) {
+            case LINE -> Quantity.RING_LINE;
+            case NEUTRAL -> Quantity.RING_NEUTRAL;
+            default -> Quantity.RING_CPC;
+        };
+        return BoxAddress.of(TestKind.RING, quantity, new Site.Whole(ring.id()));
+    }
+
+    /** @param with neutral for step 2, CPC for step 3 */
+    private static BoxAddress atSocket(Ring ring, Point point, Conductor with) {
+        return BoxAddress.of(
+                TestKind.RING,
+                with == NEUTRAL ? Quantity.R1_RN : Quantity.R1_R2,
+                new Site.AtPoint(ring.id(), point.id()));
+    }
+
+    private Slot spread(Ring ring, Quantity quantity, List<BoxAddress> of) {
         return new Slot.Composed(
-                new Slot.Heading(
-                        new SlotId(SlotIds.of(ring.id()) + "/ring-even/" + id),
-                        TestKind.RING_EVENNESS,
-                        quantity,
-                        Spot.of(ring, where),
-                        Unit.OHM),
+                headings.of(BoxAddress.of(TestKind.RING_EVENNESS, quantity, new Site.Whole(ring.id()))
+                        .forTheRecord()),
                 Slot.Rule.SPREAD,
-                of.stream().map(SlotId::new).toList(),
+                of.stream().map(BoxAddress::id).toList(),
                 Optional.of(Limit.atMost(EVEN_OHMS, "substantially the same: common practice, no source", "")));
     }
 
     private void ends(Ring ring, List<Slot> slots) {
         for (Conductor conductor : ring.conductors()) {
-            String name = switch (conductor) {
-                case LINE -> "r1";
-                case NEUTRAL -> "rn";
-                default -> "r2";
-            };
             double ohms = ring.openLoopOhms(conductor);
             slots.add(new Slot.Measured(
-                    new Slot.Heading(
-                            new SlotId(SlotIds.of(ring.id()) + "/ring/" + name),
-                            TestKind.RING,
-                            name,
-                            Spot.of(ring, ring.label() + ", " + conductor.word() + " end to end"),
-                            Unit.OHM),
+                    headings.of(end(ring, conductor)),
                     new Measurement.TwoProbe(
                             Function.CONTINUITY,
                             Places.cableAtBoard(ring.id(), conductor),
@@ -110,7 +110,7 @@ final class RingSlots {
                     setUps.ringOpened(ring),
                     Optional.empty(),
                     Optional.of(new ByHand(
-                            CircuitLimits.text(
+                            () -> CircuitLimits.text(
                                     "%s m × %s mΩ/m = %.2f Ω",
                                     Check.plain(ring.ringMetres()),
                                     Check.plain(ring.cable().milliohmPerMetre(conductor)),
@@ -119,17 +119,12 @@ final class RingSlots {
         }
     }
 
-    private List<Slot> crossed(Ring ring, Conductor with, String id, String quantity, List<Slot> slots) {
+    private List<Slot> crossed(Ring ring, Conductor with, List<Slot> slots) {
         SetUp setUp = setUps.ringCrossed(ring, with);
         List<Slot> made = new ArrayList<>();
         for (Point point : ring.points()) {
             made.add(new Slot.Measured(
-                    new Slot.Heading(
-                            new SlotId(SlotIds.of(ring.id()) + "/ring/" + id + "/" + point.id()),
-                            TestKind.RING,
-                            quantity,
-                            Spot.of(ring, point),
-                            Unit.OHM),
+                    headings.of(atSocket(ring, point, with)),
                     new Measurement.TwoProbe(
                             Function.CONTINUITY,
                             Places.front(ring.id(), point.id(), LINE),
@@ -146,7 +141,7 @@ final class RingSlots {
     private static ByHand byHand(Ring ring, Conductor with, Point point) {
         RingLoop loop = new RingLoop(ring.openLoopOhms(LINE), ring.openLoopOhms(NEUTRAL), ring.openLoopOhms(CPC));
         double ohms = with == NEUTRAL ? loop.stepTwoOhms() : loop.stepThreeOhms();
-        String working = CircuitLimits.text(
+        Supplier<String> working = () -> CircuitLimits.text(
                 "(r1 + %s) ÷ 4 = (%.2f + %.2f) ÷ 4 = %.2f Ω",
                 with == NEUTRAL ? "rn" : "r2",
                 loop.lineOhms(),
@@ -159,7 +154,7 @@ final class RingSlots {
         double perMetre = ring.cable().milliohmPerMetre(LINE) + ring.cable().milliohmPerMetre(with);
         double whole = ohms + perMetre * spurMetres / 1000;
         return new ByHand(
-                working
+                () -> working.get()
                         + CircuitLimits.text(
                                 "; spur %s m × %s mΩ/m on top = %.2f Ω",
                                 Check.plain(spurMetres), Check.plain(perMetre), whole),

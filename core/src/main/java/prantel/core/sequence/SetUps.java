@@ -2,35 +2,37 @@ package prantel.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
+import java.util.stream.Stream;
 import prantel.core.network.Edit;
-import prantel.core.network.Terminal;
-import prantel.core.procedure.Action;
-import prantel.core.procedure.Action.Part;
+import prantel.core.procedure.Caution;
+import prantel.core.procedure.Contact;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.DeedEdits;
+import prantel.core.procedure.End;
+import prantel.core.procedure.Position;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.MainBond;
-import prantel.core.rig.Places;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.scheme.Practice;
 
-/** The set-ups of the tests as actions at the compiled rig. Common practice, no source. */
+/** The set-ups of the tests as deeds at the rig. Common practice, no source. */
 final class SetUps {
-    /** Said first in every set-up with the supply on. Common practice, no source; the fused probes: HSE GS38, from memory. */
-    private static final Action LIVE_CAUTION = new Action.Heed(
-            "Caution, live: supervised and with permission only; fused probes with short tips, covers on where they can"
-                    + " be, bystanders out. Local rules and licensed practice come first");
-
-    private static final Action LOADS_OUT = new Action.TakeLoadsOut("Loads out");
-    private static final Optional<String> AND = Optional.of(" ");
-    private static final Optional<String> COMMA = Optional.of(", ");
+    private static final Deed LOADS_OUT = new Deed.TakeLoadsOut(false);
+    private static final Deed ALL_LOADS_OUT = new Deed.TakeLoadsOut(true);
+    private static final Deed LEADS_NULLED = new Deed.NullLeads(Deed.Leads.PAIR);
+    private static final Deed WANDER_ON_MET = new Deed.NullLeads(Deed.Leads.WANDER_ON_MET);
+    private static final Deed WANDER_ON_FREE_END = new Deed.NullLeads(Deed.Leads.WANDER_ON_FREE_END);
+    private static final Deed EARTH_OFF = new Deed.TakeOut(new End.OfEarthing());
+    private static final Deed CAUTION_LIVE = new Deed.Heed(Caution.Usual.LIVE);
 
     private final Rig rig;
     /** Before every dead test. */
-    private final List<Action> madeDead;
+    private final List<Deed> madeDead;
     /** Where the CPC of a circuit in conduit or armour is for method 1. */
     private final Practice.Conduit conduit;
 
@@ -42,227 +44,145 @@ final class SetUps {
         this.rig = rig;
         this.conduit = conduit;
         this.madeDead = List.of(
-                new Action.MainSwitchOff("Main switch off", mainSwitchOff(rig.origin())),
-                new Action.LockOff(),
-                new Action.ProveDead(Isolation.provedDead(rig)));
+                new Deed.MainSwitchOff(rig.origin().id()),
+                new Deed.LockOff(rig.origin().id()),
+                new Deed.ProveDead(rig.origin().id()));
     }
 
     /** Line and neutral of a radial out and linked: R1+Rn at its points. */
     SetUp lineToNeutral(Circuit circuit, Conductor line) {
-        return dead(List.of(
-                new Action.TakeOut(
-                        "Line and neutral of " + circuit.label() + " out of their terminals",
-                        Part.CONDUCTOR,
-                        List.of(
-                                new Edit.Open(Places.terminationAtBoard(circuit.id(), line)),
-                                new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.NEUTRAL)))),
-                new Action.Link(
-                        "and linked",
-                        List.of(link(
-                                Places.cableAtBoard(circuit.id(), line),
-                                Places.cableAtBoard(circuit.id(), Conductor.NEUTRAL))),
-                        AND),
+        return dead(
+                new Deed.TakeOut(List.of(end(circuit, line), end(circuit, Conductor.NEUTRAL))),
+                new Deed.Link(joint(end(circuit, line), end(circuit, Conductor.NEUTRAL))),
                 LOADS_OUT,
-                new Action.NullLeads("Leads nulled"),
-                new Action.PutProbes("probes on the line and N of the point", COMMA)));
+                LEADS_NULLED,
+                probes(ProbesAt.Usual.LINE_AND_NEUTRAL_OF_POINT));
     }
 
     /** Earthing conductor off the MET, two stakes out in a line. */
     SetUp electrode() {
-        return dead(List.of(
-                new Action.TakeOut(
-                        "Whole installation isolated; earthing conductor off the MET",
-                        Part.EARTHING_CONDUCTOR,
-                        List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))),
-                new Action.PutProbes(
-                        "Earth tester on the free conductor, current stake far out, voltage stake half-way;"
-                                + " again with it nearer and further, and the mean written")));
+        return dead(EARTH_OFF, probes(ProbesAt.Usual.STAKES));
     }
 
-    /** Isolated, and only looked at or done. @param what in words */
-    SetUp looked(String what) {
-        return dead(List.of(new Action.Heed(what)));
+    /** Isolated, and only looked at or done. */
+    SetUp looked(Caution what) {
+        return dead(new Deed.Heed(what));
     }
 
     /**
      * Line conductor out of its device and into the earth bar: line and CPC are linked at the board. In conduit or armour,
      * whose metal is in parallel, a school may take the CPC off the bar as well and link the two.
      */
-    SetUp method1(Circuit circuit, Conductor line, List<Action> more) {
+    SetUp method1(Circuit circuit, Conductor line, Position... more) {
         boolean enclosed = circuit.cable().enclosure().isPresent();
-        List<Action> actions = new ArrayList<>(
+        List<Deed> deeds = new ArrayList<>(
                 enclosed && conduit == Practice.Conduit.OFF_BAR
                         ? linkedOffBar(circuit, line)
                         : linkedOnBar(circuit, line));
-        actions.add(LOADS_OUT);
+        deeds.add(LOADS_OUT);
         if (enclosed && conduit == Practice.Conduit.EITHER) {
-            actions.add(
-                    new Action.Heed("Or the CPC off the bar and linked to the line: without the metal in parallel"));
+            deeds.add(new Deed.Heed(Caution.Usual.CPC_OFF_BAR_AS_WELL));
         }
-        actions.addAll(more);
-        actions.add(new Action.NullLeads("Leads nulled"));
-        actions.add(new Action.PutProbes("probes on the line and E of the point", COMMA));
-        return dead(actions);
+        Stream.of(more).map(Deed.Operate::new).forEach(deeds::add);
+        deeds.add(LEADS_NULLED);
+        deeds.add(probes(ProbesAt.Usual.LINE_AND_EARTH_OF_POINT));
+        return dead(deeds);
     }
 
-    private List<Action> linkedOnBar(Circuit circuit, Conductor line) {
+    private static List<Deed> linkedOnBar(Circuit circuit, Conductor line) {
         return List.of(
-                new Action.TakeOut(
-                        name(line) + " of " + circuit.label() + " out of its device",
-                        Part.CONDUCTOR,
-                        List.of(new Edit.Open(Places.terminationAtBoard(circuit.id(), line)))),
-                new Action.Link(
-                        "and into the earth bar",
-                        List.of(link(
-                                Places.cableAtBoard(circuit.id(), line),
-                                Places.earthBar(circuit.way().board()))),
-                        AND));
+                new Deed.TakeOut(end(circuit, line)),
+                new Deed.Link(new Deed.Joint(
+                        new Contact.AtEnd(end(circuit, line)),
+                        new Contact.EarthBar(circuit.way().board()))));
     }
 
-    private List<Action> linkedOffBar(Circuit circuit, Conductor line) {
+    private static List<Deed> linkedOffBar(Circuit circuit, Conductor line) {
         return List.of(
-                new Action.TakeOut(
-                        name(line) + " of " + circuit.label() + " out of its device, CPC off the earth bar",
-                        Part.CONDUCTOR,
-                        List.of(
-                                new Edit.Open(Places.terminationAtBoard(circuit.id(), line)),
-                                new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.CPC)))),
-                new Action.Link(
-                        "and both linked",
-                        List.of(link(
-                                Places.cableAtBoard(circuit.id(), line),
-                                Places.cableAtBoard(circuit.id(), Conductor.CPC))),
-                        COMMA));
-    }
-
-    private static String name(Conductor line) {
-        return line == Conductor.LINE ? "Line" : line.word();
+                new Deed.TakeOut(List.of(end(circuit, line), end(circuit, Conductor.CPC))),
+                new Deed.Link(joint(end(circuit, line), end(circuit, Conductor.CPC))));
     }
 
     /** Nothing moved: wander lead on the MET, the other on the CPC of the point. */
     SetUp method2(Circuit circuit) {
-        return dead(List.of(
-                new Action.Operate("Breaker off", devicesOff(circuit)),
-                new Action.NullLeads("Wander lead on the MET and nulled with it"),
-                new Action.PutProbes("The other lead on E of the point")));
+        return dead(deviceOff(circuit), WANDER_ON_MET, probes(ProbesAt.Usual.EARTH_OF_POINT));
     }
 
     /** One end of the bond off the MET, so that only this conductor is measured. */
     SetUp bond(MainBond bond) {
-        return dead(List.of(
-                new Action.TakeOut(
-                        "Whole installation isolated; bond to the " + bond.part() + " off the MET",
-                        Part.BOND,
-                        List.of(new Edit.Open(Places.bondAtMet(bond.id())))),
-                new Action.NullLeads("Wander lead on the free end and nulled with it")));
+        return dead(new Deed.TakeOut(new End.OfBond(bond.id())), WANDER_ON_FREE_END);
     }
 
     SetUp bondInPlace(MainBond bond) {
-        return dead(List.of(
-                new Action.Heed("Whole installation isolated; the bond to the " + bond.part() + " stays connected"),
-                new Action.NullLeads("Wander lead on the MET and nulled with it")));
+        return dead(new Deed.Heed(new Caution.BondStays(bond.id())), WANDER_ON_MET);
     }
 
-    /** @param probes where they go */
-    SetUp nothingMoved(String probes) {
-        return dead(List.of(new Action.PutProbes(probes)));
+    /** From a point to a bonded part beside it. */
+    SetUp supplementaryBond() {
+        return dead(probes(ProbesAt.Usual.EARTH_AND_PART));
     }
 
     SetUp earthingConductor() {
-        return dead(List.of(
-                new Action.TakeOut(
-                        "Whole installation isolated; earthing conductor off the MET",
-                        Part.EARTHING_CONDUCTOR,
-                        List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))),
-                new Action.NullLeads(
-                        "Wander lead on the free end and nulled with it, the other on the supply's earth terminal")));
+        return dead(EARTH_OFF, WANDER_ON_FREE_END, probes(ProbesAt.Usual.SUPPLY_EARTH));
     }
 
     /** All six ends of the ring apart. */
     SetUp ringOpened(Ring ring) {
-        return dead(List.of(endsOut(ring), new Action.NullLeads("Leads nulled")));
+        return dead(endsOut(ring), LEADS_NULLED);
     }
 
     /** Line of one leg with the other conductor of the other leg, both pairs. */
     SetUp ringCrossed(Ring ring, Conductor with) {
-        return dead(List.of(
-                endsOut(ring),
-                new Action.Cross(
-                        "Line of each leg joined with the " + with.word() + " of the other leg",
-                        List.of(
-                                joined(ring, Conductor.LINE, false, with, true),
-                                joined(ring, Conductor.LINE, true, with, false)))));
+        return dead(endsOut(ring), new Deed.Cross(ring.id(), with));
     }
 
-    private static Action endsOut(Ring ring) {
-        List<Edit> edits = new ArrayList<>();
-        for (Conductor conductor : ring.conductors()) {
-            edits.add(new Edit.Open(Places.terminationAtBoard(ring.id(), conductor)));
-            edits.add(new Edit.Open(Places.secondTerminationAtBoard(ring.id(), conductor)));
-        }
-        return new Action.TakeOut("All six ends of " + ring.label() + " out of their terminals", Part.CONDUCTOR, edits);
+    private static Deed endsOut(Ring ring) {
+        return new Deed.TakeOut(ring.conductors().stream()
+                .<End>flatMap(c -> Stream.of(end(ring, c), new End.AtBoard(ring.id(), c, true)))
+                .toList());
     }
 
-    private Edit joined(Ring ring, Conductor a, boolean aSecond, Conductor b, boolean bSecond) {
-        return new Edit.Bridge(end(ring, a, aSecond), end(ring, b, bSecond), 2 * jointOhms());
-    }
-
-    private static Terminal end(Ring ring, Conductor conductor, boolean second) {
-        return second ? Places.secondCableAtBoard(ring.id(), conductor) : Places.cableAtBoard(ring.id(), conductor);
-    }
-
-    /** Device off, neutral out of its bar, CPC on the bar so that a leak to metalwork is seen. */
-    SetUp insulation(Circuit circuit, List<Action> more) {
-        List<Edit> neutral = new ArrayList<>();
-        neutral.add(new Edit.Open(Places.terminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
-        if (circuit instanceof Ring) {
-            neutral.add(new Edit.Open(Places.secondTerminationAtBoard(circuit.id(), Conductor.NEUTRAL)));
-        }
-        List<Action> actions = new ArrayList<>(List.of(
-                new Action.Operate("Breaker off", devicesOff(circuit)),
+    /**
+     * Device off, neutral out of its bar, CPC on the bar so that a leak to metalwork is seen.
+     *
+     * @param more switches of a round; live conductors joined
+     */
+    SetUp insulation(Circuit circuit, List<Deed> more) {
+        List<Deed> deeds = new ArrayList<>(List.of(
+                deviceOff(circuit),
                 LOADS_OUT,
-                new Action.TakeOut("Neutral of " + circuit.label() + " out of its bar", Part.CONDUCTOR, neutral)));
-        actions.addAll(more);
-        actions.add(new Action.Heed("CPC on the earth bar"));
-        actions.add(new Action.PutProbes("probes on the conductors at the board", Optional.of("; ")));
-        return dead(actions);
+                new Deed.TakeOut(
+                        circuit instanceof Ring
+                                ? List.of(
+                                        end(circuit, Conductor.NEUTRAL),
+                                        new End.AtBoard(circuit.id(), Conductor.NEUTRAL, true))
+                                : List.of(end(circuit, Conductor.NEUTRAL)))));
+        deeds.addAll(more);
+        deeds.add(new Deed.Heed(Caution.Usual.CPC_ON_BAR));
+        deeds.add(probes(ProbesAt.Usual.CONDUCTORS_AT_BOARD));
+        return dead(deeds);
     }
 
     /** All live conductors of a circuit joined, for the test to earth only. */
-    Action livesJoined(Circuit circuit) {
-        List<Edit> edits = new ArrayList<>();
-        for (Conductor line : circuit.lines()) {
-            edits.add(link(
-                    Places.cableAtBoard(circuit.id(), line), Places.cableAtBoard(circuit.id(), Conductor.NEUTRAL)));
-        }
-        return new Action.Link("Line and neutral joined at the board", edits);
-    }
-
-    /** A firm link for a test. */
-    Edit link(Terminal a, Terminal b) {
-        return new Edit.Bridge(a, b, jointOhms());
+    static Deed livesJoined(Circuit circuit) {
+        return new Deed.Link(circuit.lines().stream()
+                .map(l -> joint(end(circuit, l), end(circuit, Conductor.NEUTRAL)))
+                .toList());
     }
 
     /** A section apart from the rest: its RCD off, its devices on. */
-    SetUp section(Board board, Board.Section section, List<Conductor> poles, List<Action> more) {
-        List<Edit> edits = new ArrayList<>();
-        poles.forEach(p -> edits.add(new Edit.Open(Places.feed(board.id(), section.id(), p))));
-        List<Action> actions = new ArrayList<>(List.of(
-                new Action.Operate(section.label() + ": feed off, all its devices on", edits),
-                new Action.TakeLoadsOut("Loads and surge protection out"),
-                new Action.PutProbes("Probes on the section's line bar, neutral bar and the earth bar")));
-        actions.addAll(more);
-        return dead(actions);
+    SetUp section(Board board, Board.Section section, List<Deed> more) {
+        return together(new Position.Feed(board.id(), section.id(), false), ProbesAt.Usual.SECTION_BARS, more);
     }
 
-    SetUp board(Board board, List<Action> more) {
-        List<Edit> edits = board.id().equals(rig.origin().id()) ? List.of() : mainSwitchOff(board);
-        List<Action> actions = new ArrayList<>(List.of(
-                new Action.Operate("All devices of " + board.label() + " on, its main switch off", edits),
-                new Action.TakeLoadsOut("Loads and surge protection out"),
-                new Action.PutProbes("Probes behind the main switch and on the earth bar")));
-        actions.addAll(more);
-        return dead(actions);
+    SetUp board(Board board, List<Deed> more) {
+        return together(new Position.AllTogether(board.id()), ProbesAt.Usual.BEHIND_MAIN_SWITCH, more);
+    }
+
+    private SetUp together(Position position, ProbesAt at, List<Deed> more) {
+        List<Deed> deeds = new ArrayList<>(List.of(new Deed.Operate(position), ALL_LOADS_OUT, probes(at)));
+        deeds.addAll(more);
+        return dead(deeds);
     }
 
     List<Conductor> poles(Board board) {
@@ -275,60 +195,72 @@ final class SetUps {
         return rig.isThreePhase(board.id()) ? Conductor.THREE_LINES : List.of(Conductor.LINE);
     }
 
-    /** Supply on as far as the main switch of a board, which is off. @param probes where they go */
-    SetUp atIncoming(Board board, String probes) {
-        return new SetUp(List.of(
-                LIVE_CAUTION,
-                new Action.MainSwitchOff("Supply on, main switch of " + board.label() + " off", mainSwitchOff(board)),
-                new Action.LockOff(),
-                new Action.PutProbes(probes)));
+    /** Supply on as far as the main switch of a board, which is off. */
+    SetUp atIncoming(Board board, ProbesAt at) {
+        return incoming(board, probes(at));
+    }
+
+    /** As {@link #atIncoming}, with the main earth connected. */
+    SetUp faultCurrent(Board board) {
+        return incoming(board, new Deed.Heed(Caution.Usual.PARALLEL_PATHS));
+    }
+
+    private SetUp incoming(Board board, Deed last) {
+        return new SetUp(
+                rig, List.of(CAUTION_LIVE, new Deed.MainSwitchOff(board.id()), new Deed.LockOff(board.id()), last));
     }
 
     /** As {@link #atIncoming}, with the earthing conductor off the MET. */
     SetUp ze() {
-        return new SetUp(List.of(
-                LIVE_CAUTION,
-                new Action.MainSwitchOff(
-                        "Whole installation off but for the incoming supply", mainSwitchOff(rig.origin())),
-                new Action.LockOff(),
-                new Action.TakeOut(
-                        "Earthing conductor off the MET; goes back at once afterwards",
-                        Part.EARTHING_CONDUCTOR,
-                        List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))),
-                new Action.PutProbes("Probes on the incoming line and the free earthing conductor")));
+        return new SetUp(
+                rig,
+                List.of(
+                        CAUTION_LIVE,
+                        new Deed.MainSwitchOff(rig.origin().id()),
+                        new Deed.LockOff(rig.origin().id()),
+                        EARTH_OFF,
+                        probes(ProbesAt.Usual.INCOMING_AND_FREE_EARTH)));
     }
 
     /** Everything on and connected, loads out. @param what is done then */
-    SetUp live(String what) {
-        return new SetUp(List.of(
-                LIVE_CAUTION,
-                new Action.Reinstate("Everything connected and closed up, earth on the MET"),
-                new Action.Energise("supply on"),
-                new Action.PutProbes(what)));
+    SetUp live(ProbesAt what) {
+        return new SetUp(
+                rig,
+                List.of(
+                        CAUTION_LIVE,
+                        new Deed.CloseUp(),
+                        new Deed.Energise(rig.origin().id()),
+                        probes(what)));
     }
 
-    List<Edit> mainSwitchOff(Board board) {
-        return poles(board).stream()
-                .<Edit>map(p -> new Edit.Open(Places.mainSwitch(board.id(), p)))
-                .toList();
+    /** What a position does to the network, for what is operated while it is looked at. */
+    List<Edit> edits(Position position) {
+        return new DeedEdits(rig).of(new Deed.Operate(position));
     }
 
-    private static List<Edit> devicesOff(Circuit circuit) {
-        List<Edit> edits = new ArrayList<>();
-        circuit.lines().forEach(l -> edits.add(new Edit.Open(Places.breaker(circuit.id(), l))));
-        if (circuit.device().residual().isPresent()) {
-            edits.add(new Edit.Open(Places.breaker(circuit.id(), Conductor.NEUTRAL)));
-        }
-        return edits;
+    private static Deed deviceOff(Circuit circuit) {
+        return new Deed.Operate(new Position.Device(circuit.id(), false));
     }
 
-    private double jointOhms() {
-        return rig.workmanship().terminationMilliohms() / 1000;
+    private static Deed probes(ProbesAt at) {
+        return new Deed.PutProbes(at);
     }
 
-    private SetUp dead(List<Action> actions) {
-        List<Action> all = new ArrayList<>(madeDead);
-        all.addAll(actions);
-        return new SetUp(all);
+    private static End end(Circuit circuit, Conductor conductor) {
+        return new End.AtBoard(circuit.id(), conductor);
+    }
+
+    private static Deed.Joint joint(End a, End b) {
+        return new Deed.Joint(new Contact.AtEnd(a), new Contact.AtEnd(b));
+    }
+
+    private SetUp dead(Deed... deeds) {
+        return dead(List.of(deeds));
+    }
+
+    private SetUp dead(List<Deed> deeds) {
+        List<Deed> all = new ArrayList<>(madeDead);
+        all.addAll(deeds);
+        return new SetUp(rig, all);
     }
 }

@@ -18,13 +18,18 @@ public sealed interface Slot {
         return heading().id();
     }
 
-    default TestKind step() {
-        return heading().step();
+    /** Where and what it is. */
+    default BoxAddress address() {
+        return heading().address();
     }
 
-    /** "R1+R2", "R2", "L–E". */
+    default TestKind step() {
+        return address().test();
+    }
+
+    /** In words: "R1+R2", "Insulation L–E". What it is, is in {@link #address}. */
     default String quantity() {
-        return heading().quantity();
+        return heading().words().quantity(address());
     }
 
     default Spot spot() {
@@ -32,7 +37,7 @@ public sealed interface Slot {
     }
 
     default Unit boxUnit() {
-        return heading().boxUnit();
+        return address().quantity().unit();
     }
 
     /** What the box is judged against; empty for a box that is only written down. */
@@ -48,7 +53,7 @@ public sealed interface Slot {
 
     /** "socket 3", "water pipe, on the clamp". */
     default String where() {
-        return spot().where();
+        return heading().words().where(address());
     }
 
     /** Where, with the circuit if the rig has several and it is not said yet: "socket 3, Parlour sockets". */
@@ -63,8 +68,23 @@ public sealed interface Slot {
         return quantity() + ", " + place(rig);
     }
 
-    /** What stands at the head of a box. @param quantity "R1+R2", "R2", "L–E" */
-    record Heading(SlotId id, TestKind step, String quantity, Spot spot, Unit boxUnit) {}
+    /**
+     * What stands at the head of a box.
+     *
+     * @param id the spelling of its address
+     * @param words tells it when it is shown
+     */
+    record Heading(BoxAddress address, SlotId id, Spot spot, BoxWords words) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Heading h && address.equals(h.address) && spot.equals(h.spot);
+        }
+
+        @Override
+        public int hashCode() {
+            return id.hashCode();
+        }
+    }
 
     /**
      * A reading that is taken.

@@ -44,7 +44,7 @@ public final class SlotPlan {
 
     private static List<Slot> of(TestKind test, Rig rig, Scheme scheme, CircuitLimits limits) {
         return switch (test) {
-            case INDICATOR -> new LookedSlots(rig).indicator();
+            case INDICATOR -> new LookedSlots(rig, scheme).indicator();
             case SAFE_ISOLATION -> new OriginSlots(rig, scheme).safeIsolation();
             case INSPECTION -> new InspectionSlots(rig, scheme).all();
             case EARTHING -> new BondSlots(rig, scheme).earthingConductor();
@@ -56,19 +56,19 @@ public final class SlotPlan {
             case RING_EVENNESS -> new RingSlots(rig, scheme, limits).evenness();
             case INSULATION -> new InsulationSlots(rig, scheme).circuits();
             case INSULATION_BOARD -> new InsulationSlots(rig, scheme).boards();
-            case POLARITY -> new PolaritySlots(rig).all();
+            case POLARITY -> new PolaritySlots(rig, scheme).all();
             case ELECTRODE -> new ElectrodeSlots(rig, scheme).byStakes();
             case ELECTRODE_LOOP -> new ElectrodeSlots(rig, scheme).byLoop();
-            case POINT_POLARITY -> new PointPolaritySlots(rig).all();
+            case POINT_POLARITY -> new PointPolaritySlots(rig, scheme).all();
             case LIVE_POLARITY -> new OriginSlots(rig, scheme).polarity();
             case ZE -> new OriginSlots(rig, scheme).ze();
             case IPF -> new OriginSlots(rig, scheme).faultCurrents();
             case ZS -> new ZsSlots(rig, scheme, limits).all();
             case RCD -> new RcdSlots(rig, scheme).all();
-            case SEQUENCE -> new FunctionalSlots(rig).sequence();
-            case FUNCTIONAL -> new FunctionalSlots(rig).all();
-            case SWITCHGEAR -> new SwitchgearSlots(rig).all();
-            case CLOSING -> new LookedSlots(rig).closing();
+            case SEQUENCE -> new FunctionalSlots(rig, scheme).sequence();
+            case FUNCTIONAL -> new FunctionalSlots(rig, scheme).all();
+            case SWITCHGEAR -> new SwitchgearSlots(rig, scheme).all();
+            case CLOSING -> new LookedSlots(rig, scheme).closing();
         };
     }
 }

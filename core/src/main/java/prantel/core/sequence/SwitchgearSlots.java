@@ -6,8 +6,9 @@ import java.util.Optional;
 import prantel.core.instrument.Saying;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
+import prantel.core.procedure.Position;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
@@ -16,18 +17,21 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
 
 /** What is operated or looked at besides points and switches: main switches, AFDD test functions, SPD status, timers. */
 final class SwitchgearSlots {
     private final Rig rig;
+    private final Headings headings;
     private final SetUps setUps;
     private final SetUp setUp;
 
-    SwitchgearSlots(Rig rig) {
+    SwitchgearSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.setUps = new SetUps(rig);
-        this.setUp = setUps.live("Operate and look");
+        this.setUp = setUps.live(ProbesAt.Usual.OPERATE);
     }
 
     List<Slot> all() {
@@ -36,19 +40,12 @@ final class SwitchgearSlots {
             slots.add(mainSwitch(board));
             if (board.surgeProtection()) {
                 slots.add(slot(
-                        SlotIds.of(board.id()) + "/surge-status",
-                        "surge protection, status",
-                        Spot.at(board.label()),
-                        new Measurement.Looked(Saying.WORKS)));
+                        Quantity.SURGE_STATUS, new Site.AtBoard(board.id()), new Measurement.Looked(Saying.WORKS)));
             }
         }
         for (Circuit circuit : rig.atBoardVoltage()) {
             if (circuit.device().kind() == Device.Kind.AFDD) {
-                slots.add(slot(
-                        SlotIds.of(circuit.id()) + "/afdd-test",
-                        "AFDD, test function",
-                        Spot.of(circuit, circuit.label()),
-                        new Measurement.Looked(Saying.WORKS)));
+                slots.add(slot(Quantity.AFDD_TEST, new Site.Whole(circuit.id()), new Measurement.Looked(Saying.WORKS)));
             }
             circuit.points().stream()
                     .filter(p -> p.kind() == PointKind.TIMER)
@@ -61,33 +58,30 @@ final class SwitchgearSlots {
         Terminal line = Places.behindMainSwitch(board.id(), setUps.lines(board).getFirst());
         Terminal neutral = Places.behindMainSwitch(board.id(), Conductor.NEUTRAL);
         return slot(
-                SlotIds.of(board.id()) + "/main-switch",
-                "main switch, on and off",
-                Spot.at(board.label()),
+                Quantity.MAIN_SWITCH,
+                new Site.AtBoard(board.id()),
                 new Measurement.Operation(List.of(
                         new Measurement.Trial(List.of(), line, neutral, true),
-                        new Measurement.Trial(setUps.mainSwitchOff(board), line, neutral, false))));
+                        new Measurement.Trial(
+                                setUps.edits(new Position.FarSwitch(board.id(), false)), line, neutral, false))));
     }
 
     private Slot timer(Circuit circuit, Point point) {
         Conductor line = circuit.lines().getFirst();
         Terminal probe = Places.front(circuit.id(), point.id(), line);
         Terminal neutral = Places.front(circuit.id(), point.id(), Conductor.NEUTRAL);
-        List<Edit> off = circuit.lines().stream()
-                .<Edit>map(l -> new Edit.Open(Places.pole(circuit.id(), point.id(), l)))
-                .toList();
+        List<Edit> off = setUps.edits(new Position.Timer(circuit.id(), point.id(), false));
         return slot(
-                SlotIds.of(circuit.id()) + "/timer/" + point.id(),
-                "timer, on and off",
-                Spot.of(circuit, point),
+                Quantity.TIMER,
+                new Site.AtPoint(circuit.id(), point.id()),
                 new Measurement.Operation(List.of(
                         new Measurement.Trial(List.of(), probe, neutral, true),
                         new Measurement.Trial(off, probe, neutral, false))));
     }
 
-    private Slot slot(String id, String quantity, Spot spot, Measurement measurement) {
+    private Slot slot(Quantity quantity, Site site, Measurement measurement) {
         return new Slot.Measured(
-                new Slot.Heading(new SlotId(id), TestKind.SWITCHGEAR, quantity, spot, Unit.WORDS),
+                headings.of(BoxAddress.of(TestKind.SWITCHGEAR, quantity, site)),
                 measurement,
                 setUp,
                 Optional.empty(),

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import prantel.core.instrument.Tester.Function;
+import prantel.core.procedure.ProbesAt;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Lighting;
@@ -22,14 +22,16 @@ import prantel.core.scheme.TestKind;
 /** Zs at the points of every circuit, and by calculation. */
 final class ZsSlots {
     private final Rig rig;
+    private final Headings headings;
     private final Scheme scheme;
     private final SetUp setUp;
     private final CircuitLimits limits;
 
     ZsSlots(Rig rig, Scheme scheme, CircuitLimits limits) {
         this.rig = rig;
+        this.headings = new Headings(rig, scheme);
         this.scheme = scheme;
-        this.setUp = new SetUps(rig).live("Loads out; probes on line and E of the point");
+        this.setUp = new SetUps(rig).live(ProbesAt.Usual.LOOP_AT_POINT);
         this.limits = limits;
     }
 
@@ -52,15 +54,7 @@ final class ZsSlots {
         for (Point point : points(circuit)) {
             for (Conductor line : lines(circuit)) {
                 readings.add(new Slot.Measured(
-                        new Slot.Heading(
-                                new SlotId(SlotIds.of(circuit.id()) + "/zs/" + point.id()
-                                        + (circuit.isThreePhase() ? "-" + line.id() : "")),
-                                TestKind.ZS,
-                                "Zs",
-                                circuit.isThreePhase()
-                                        ? Spot.of(circuit, point, line.letter())
-                                        : Spot.of(circuit, point),
-                                Unit.OHM),
+                        headings.of(atPoint(circuit, point, line)),
                         new Measurement.TwoProbe(
                                 function,
                                 Places.front(circuit.id(), point.id(), line),
@@ -74,7 +68,8 @@ final class ZsSlots {
             }
         }
         slots.addAll(readings);
-        slots.add(ContinuitySlots.highest(circuit, TestKind.ZS, "zs", "Zs", readings, Optional.of(limits.zs(circuit))));
+        slots.add(ContinuitySlots.highest(
+                headings, circuit, TestKind.ZS, Quantity.ZS, readings, Optional.of(limits.zs(circuit))));
         calculated(circuit, slots);
     }
 
@@ -86,18 +81,26 @@ final class ZsSlots {
         }
         boolean origin = circuit.way().board().equals(rig.origin().id());
         slots.add(new Slot.Composed(
-                new Slot.Heading(
-                        new SlotId(SlotIds.of(circuit.id()) + "/zs-calculated"),
-                        TestKind.ZS,
-                        "Zs",
-                        Spot.of(circuit, circuit.label() + ", by calculation"),
-                        Unit.OHM),
+                headings.of(BoxAddress.of(TestKind.ZS, Quantity.ZS, new Site.Whole(circuit.id()))
+                        .byCalculation()),
                 Slot.Rule.SUM,
                 List.of(
-                        new SlotId(
-                                origin ? "origin/ze" : SlotIds.of(circuit.way().board()) + "/zdb"),
-                        new SlotId(SlotIds.of(circuit.id()) + "/r1r2")),
+                        origin
+                                ? BoxAddress.ZE.id()
+                                : BoxAddress.of(
+                                                TestKind.ZE,
+                                                Quantity.ZDB,
+                                                new Site.AtBoard(circuit.way().board()))
+                                        .id(),
+                        BoxAddress.of(continuity, Quantity.R1_R2, new Site.Whole(circuit.id()))
+                                .forTheRecord()
+                                .id()),
                 Optional.of(limits.zs(circuit))));
+    }
+
+    private static BoxAddress atPoint(Circuit circuit, Point point, Conductor line) {
+        BoxAddress address = BoxAddress.of(TestKind.ZS, Quantity.ZS, new Site.AtPoint(circuit.id(), point.id()));
+        return circuit.isThreePhase() ? address.between(line) : address;
     }
 
     private List<Point> points(Circuit circuit) {

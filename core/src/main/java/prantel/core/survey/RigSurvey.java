@@ -22,6 +22,7 @@ import prantel.core.rig.Submain;
 import prantel.core.rig.Supply;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.CircuitLimits;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 
 /** Looks a healthy rig over: limits it does not meet as built, and rules of thumb it breaks. Refuses nothing. */
@@ -83,8 +84,8 @@ public final class RigSurvey {
         if (!(circuit instanceof Ring)) {
             return;
         }
-        Optional<Double> line = end(circuit, "r1");
-        Optional<Double> neutral = end(circuit, "rn");
+        Optional<Double> line = end(circuit, Quantity.RING_LINE);
+        Optional<Double> neutral = end(circuit, Quantity.RING_NEUTRAL);
         if (line.isPresent() && neutral.isPresent() && Math.abs(line.get() - neutral.get()) > RING_ENDS_OHMS) {
             add(
                     "ring-ends-unequal",
@@ -94,9 +95,9 @@ public final class RigSurvey {
         }
     }
 
-    private Optional<Double> end(Circuit circuit, String quantity) {
+    private Optional<Double> end(Circuit circuit, Quantity quantity) {
         return key.expectations().stream()
-                .filter(e -> e.slot().quantity().equals(quantity)
+                .filter(e -> e.slot().address().is(quantity)
                         && e.slot().circuit().filter(circuit.id()::equals).isPresent())
                 .map(Expectation::healthy)
                 .filter(r -> r instanceof Reading.Value)

@@ -78,7 +78,7 @@ class CourseTest {
     }
 
     private static Course course(Streams s) {
-        return Course.of(s.state(), SCHEME, SLOTS);
+        return Course.of(s.state(), RIG, SCHEME, SLOTS);
     }
 
     private static Course.Station at(Course course, String step) {
@@ -140,13 +140,13 @@ class CourseTest {
                 new Scheme(all.about(), all.practice(), steps, List.of(), all.criteria(), new Scheme.PassRule(0, 0, 1));
         List<Slot> slots = SlotPlan.sheet(RIG, apart);
         Streams s = Streams.atWork();
-        assertThat(at(Course.of(s.state(), apart, slots), "one").next()).isTrue();
+        assertThat(at(Course.of(s.state(), RIG, apart, slots), "one").next()).isTrue();
         slots.stream().filter(b -> b.step() == TestKind.R1_R2).forEach(b -> s.write(b.id().value(), "1"));
-        Course course = Course.of(s.state(), apart, slots);
+        Course course = Course.of(s.state(), RIG, apart, slots);
         assertThat(at(course, "two").open()).isZero();
         assertThat(at(course, "insulation").next()).isTrue();
         s.add(new AssessmentEvent.HandedIn());
-        course = Course.of(s.state(), apart, slots);
+        course = Course.of(s.state(), RIG, apart, slots);
         assertThat(at(course, "two").state()).isEqualTo(State.OPEN);
         assertThat(at(course, "insulation").state()).isEqualTo(State.SKIPPED);
     }
@@ -174,8 +174,8 @@ class CourseTest {
         assertThat(course(s).broken()).filteredOn(Course.Broken::sure).isEmpty();
         assertThat(course(s).broken())
                 .anySatisfy(b -> assertThat(b.rule().first()).isEqualTo("inspect"));
-        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().known()).isTrue();
-        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().broken()).isEmpty();
+        assertThat(WatchedOf.of(s.state(), RIG, SCHEME, SLOTS).order().known()).isTrue();
+        assertThat(WatchedOf.of(s.state(), RIG, SCHEME, SLOTS).order().broken()).isEmpty();
     }
 
     /** Common practice, no source: a step is before another when all its boxes are. */
@@ -189,7 +189,7 @@ class CourseTest {
         fill(s, TestKind.ZE);
         Course.Broken broken = sure(s, "insulation", "ze");
         assertThat(broken.left()).isEqualTo(new Course.Broken.Left(boxes.size() - 1, false));
-        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().broken())
+        assertThat(WatchedOf.of(s.state(), RIG, SCHEME, SLOTS).order().broken())
                 .extracting(Watched.Breach::rule)
                 .containsExactly(broken.rule());
         boxes.forEach(b -> s.write(b.id().value(), "200"));
@@ -247,7 +247,7 @@ class CourseTest {
                 .forEach(b -> s.by("ines", new AssessmentEvent.ReadingWritten(b.id().value(), "1", "")));
         boxes(TestKind.R1_R2).forEach(b -> s.by("ines", new AssessmentEvent.ReadingWritten(b.id().value(), "1", "")));
         assertThat(course(s).broken()).filteredOn(Course.Broken::sure).isEmpty();
-        assertThat(WatchedOf.of(s.state(), SCHEME, SLOTS).order().known()).isFalse();
+        assertThat(WatchedOf.of(s.state(), RIG, SCHEME, SLOTS).order().known()).isFalse();
     }
 
     @Test

@@ -16,6 +16,7 @@ import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.rig.Conductor;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.SlotId;
 
 class FaultEffectTest {
@@ -52,7 +53,8 @@ class FaultEffectTest {
 
     @Test
     void profileShowsABadJointAsAStepAtItsStation() {
-        List<Profile.Sample> samples = Profile.of(key(Faults.joint(3, Conductor.CPC, 0.6)), Rigs.SOCKETS, "R1+R2");
+        List<Profile.Sample> samples =
+                Profile.of(key(Faults.joint(3, Conductor.CPC, 0.6)), Rigs.SOCKETS, Quantity.R1_R2);
         assertThat(samples).hasSize(10);
         Profile.Sample before = samples.get(4);
         Profile.Sample at = samples.get(5);

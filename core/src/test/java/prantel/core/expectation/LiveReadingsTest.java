@@ -15,14 +15,13 @@ import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Saying;
 import prantel.core.limits.FaultCurrent;
-import prantel.core.network.Edit;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.Contact;
+import prantel.core.procedure.Deed;
 import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Impedance;
-import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.ResidualDevice;
@@ -210,14 +209,13 @@ class LiveReadingsTest {
         Bench bench = new Bench(rig, FaultSet.NONE, Variation.NONE);
         double healthy = bench.quantities(slot).getFirst();
         Slot.Measured robbed = new Slot.Measured(
-                new Slot.Heading(slot.id(), slot.step(), slot.quantity(), slot.spot(), slot.boxUnit()),
+                slot.heading(),
                 slot.measurement(),
-                new SetUp(List.of(new Action.Link(
-                        "neutral and CPC touching",
-                        List.of(new Edit.Bridge(
-                                Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.NEUTRAL),
-                                Places.accessory(Rigs.SOCKETS, Rigs.socket(1), Conductor.CPC),
-                                0.01))))),
+                new SetUp(
+                        rig,
+                        List.of(new Deed.Link(new Deed.Joint(
+                                new Contact.Front(Rigs.SOCKETS, Rigs.socket(1), Conductor.NEUTRAL),
+                                new Contact.Front(Rigs.SOCKETS, Rigs.socket(1), Conductor.CPC))))),
                 slot.limit(),
                 slot.byHand());
         assertThat(healthy).isCloseTo(30, within(0.2));

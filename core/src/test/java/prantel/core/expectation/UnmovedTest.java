@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import prantel.core.fixtures.Rigs;
+import prantel.core.fixtures.Schemes;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Alternating;
 import prantel.core.network.Branch;
@@ -14,11 +16,15 @@ import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Terminal;
 import prantel.core.procedure.SetUp;
-import prantel.core.quantity.Unit;
+import prantel.core.rig.Board;
+import prantel.core.rig.Conductor;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.BoxAddress;
+import prantel.core.sequence.BoxWords;
 import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Quantity;
+import prantel.core.sequence.Site;
 import prantel.core.sequence.Slot;
-import prantel.core.sequence.SlotId;
 import prantel.core.sequence.Spot;
 
 // Hand-made circuits: what stays and what moves is seen by eye.
@@ -37,17 +43,22 @@ class UnmovedTest {
                     new Branch(BEYOND, NEUTRAL, FAR, 0.1))),
             List.of());
 
+    private static final BoxAddress AT_BOARD = new BoxAddress(
+            TestKind.INSULATION,
+            Quantity.INSULATION,
+            new Site.AtBoard(Board.MAIN),
+            new BoxAddress.Detail(List.of(Conductor.LINE, Conductor.NEUTRAL), 500, 0, false, BoxAddress.Role.READING));
+
     private Seen seen(Function function) {
         return Seen.dead(
                 new Slot.Measured(
                         new Slot.Heading(
-                                new SlotId("a/" + function),
-                                TestKind.INSULATION,
-                                "L–N",
-                                new Spot(Optional.empty(), Optional.empty(), "at the board", Spot.NO_DISTANCE),
-                                Unit.MEGOHM),
+                                AT_BOARD,
+                                AT_BOARD.id(),
+                                new Spot(Optional.empty(), Optional.empty(), Spot.NO_DISTANCE),
+                                new BoxWords(Rigs.fiveSockets(), Schemes.workshop())),
                         new Measurement.TwoProbe(function, LINE, NEUTRAL),
-                        new SetUp(List.of()),
+                        new SetUp(Rigs.fiveSockets(), List.of()),
                         Optional.empty(),
                         Optional.empty()),
                 rig);

@@ -25,8 +25,8 @@ import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
-import prantel.core.network.Edit;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.End;
 import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.Cable;
@@ -36,8 +36,6 @@ import prantel.core.rig.LightGroup;
 import prantel.core.rig.LightSwitch;
 import prantel.core.rig.Lighting;
 import prantel.core.rig.Load;
-import prantel.core.rig.Loads;
-import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.PointId;
 import prantel.core.rig.PointKind;
@@ -113,15 +111,11 @@ class ActionWorldsTest {
         return texts;
     }
 
-    private static UnaryOperator<SetUp> with(List<Edit> edits) {
-        return s -> {
-            List<Action> actions = new ArrayList<>(s.actions());
-            actions.add(new Action.Operate("otherwise", edits));
-            return new SetUp(actions);
-        };
+    private static UnaryOperator<SetUp> with(Deed deed) {
+        return s -> s.and(deed);
     }
 
-    private static UnaryOperator<SetUp> without(Predicate<Action> left) {
+    private static UnaryOperator<SetUp> without(Predicate<Deed> left) {
         return s -> s.without(left);
     }
 
@@ -143,8 +137,10 @@ class ActionWorldsTest {
 
     @Test
     void surgeProtectionLeftInForTheBoard() {
-        Map<SlotId, String> texts =
-                read(Variation.NONE, test(TestKind.INSULATION_BOARD), with(Loads.surgeProtection(RIG, RIG.origin())));
+        Map<SlotId, String> texts = read(
+                Variation.NONE,
+                test(TestKind.INSULATION_BOARD),
+                with(new Deed.SurgeProtectionIn(RIG.origin().id())));
         Map<SlotId, List<Explanation>> told = told(texts);
         assertThat(told).isNotEmpty().allSatisfy((id, e) -> {
             assertThat(e.getFirst().cause()).isEqualTo(Cause.LOAD_LEFT_IN);
@@ -162,7 +158,7 @@ class ActionWorldsTest {
                 m -> m.step() == TestKind.INSULATION_BOARD
                         || m.step() == TestKind.INSULATION
                                 && m.circuit().filter(RING::equals).isPresent(),
-                with(Loads.in(ring, ring.point(Rigs.socket(4)))));
+                with(new Deed.LoadIn(ring.id(), Rigs.socket(4))));
         Map<SlotId, List<Explanation>> told = told(texts);
         assertThat(told.keySet()).anyMatch(id -> id.value().startsWith("ring/"));
         assertThat(told.keySet()).anyMatch(id -> id.value().startsWith("board/"));
@@ -179,7 +175,7 @@ class ActionWorldsTest {
                 new Variation(1, 1, 0.35, 1, 1, 1, 1),
                 m -> m.step() == TestKind.INSULATION
                         && m.circuit().filter(LIGHTS::equals).isPresent(),
-                with(Loads.in(lights, lights.point(LAMP))));
+                with(new Deed.LoadIn(LIGHTS, LAMP)));
         assertThat(leading(texts)).isNotEmpty();
         assertThat(leading(texts).values()).containsOnly(Cause.LOAD_LEFT_IN);
     }
@@ -187,7 +183,7 @@ class ActionWorldsTest {
     @Test
     void theEarthNotPutBackBeforeZs() {
         Map<SlotId, String> texts =
-                read(Variation.NONE, test(TestKind.ZS), with(List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET))));
+                read(Variation.NONE, test(TestKind.ZS), with(new Deed.TakeOut(new End.OfEarthing())));
         assertThat(leading(texts)).isNotEmpty();
         assertThat(leading(texts).values()).containsOnly(Cause.EARTH_LEFT_OFF);
     }
@@ -197,7 +193,7 @@ class ActionWorldsTest {
         Map<SlotId, String> texts = read(
                 Variation.NONE,
                 m -> m.step() == TestKind.RING && !m.quantity().startsWith("R1"),
-                without(a -> a instanceof Action.TakeOut));
+                without(Deed.TakeOut.class::isInstance));
         assertThat(leading(texts))
                 .containsEntry("ring/ring/r1", Cause.ENDS_LEFT_IN)
                 .containsEntry("ring/ring/rn", Cause.ENDS_LEFT_IN)
@@ -209,7 +205,7 @@ class ActionWorldsTest {
         Map<SlotId, String> texts = read(
                 Variation.NONE,
                 m -> m.quantity().equals("R1+Rn") && m.step() == TestKind.RING,
-                without(a -> a instanceof Action.Cross));
+                without(Deed.Cross.class::isInstance));
         assertThat(leading(texts)).hasSizeGreaterThanOrEqualTo(5);
         assertThat(leading(texts).values()).containsOnly(Cause.LINK_MISSING);
     }
@@ -217,7 +213,7 @@ class ActionWorldsTest {
     @Test
     void aSwitchThatWasNotOpenedForPolarity() {
         Map<SlotId, String> texts =
-                read(Variation.NONE, test(TestKind.POLARITY), without(a -> a instanceof Action.Operate));
+                read(Variation.NONE, test(TestKind.POLARITY), without(Deed.Operate.class::isInstance));
         assertThat(leading(texts)).isNotEmpty();
         assertThat(leading(texts).values()).containsOnly(Cause.OTHER_POSITION);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import prantel.core.marking.Mark.Award;
@@ -21,7 +22,11 @@ class OutcomeTest {
 
     private static Mark mark(Part part, Severity severity, Award award) {
         return new Mark(
-                new Mark.Item(part.id() + "/" + severity, new Mark.Of("c", "c", part), part.title(), "of " + part.id()),
+                new Mark.Item(
+                        part.id() + "/" + severity,
+                        new Mark.Of("c", "c", part, Optional.empty(), Optional.empty()),
+                        part.title(),
+                        "of " + part.id()),
                 new Mark.Worth(1, severity),
                 award,
                 new Evidence.SeenRight(),

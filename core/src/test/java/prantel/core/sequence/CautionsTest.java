@@ -9,6 +9,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
+import prantel.core.procedure.Isolation;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Impedance;
 import prantel.core.rig.Rig;

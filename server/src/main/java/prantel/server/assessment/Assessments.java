@@ -308,9 +308,9 @@ public class Assessments implements SmartLifecycle {
         return counts;
     }
 
-    /** Whether a rig was cleared and proved healthy in a bay at least once. */
-    public boolean wasCleared(String bayId) {
-        return standings.oneClearedIn(bayId) != null;
+    /** Bays where a rig was cleared and proved healthy at least once. */
+    public Set<String> everCleared() {
+        return Set.copyOf(standings.everCleared());
     }
 
     /** How often each kind of fault was found and missed. */

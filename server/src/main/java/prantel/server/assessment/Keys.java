@@ -175,7 +175,7 @@ public class Keys {
 
     /** Where an assessment stands in its scheme's sequence. */
     public Course course(Assessment assessment) {
-        return Course.of(assessment, scheme(assessment), sheet(assessment));
+        return Course.of(assessment, rig(assessment), scheme(assessment), sheet(assessment));
     }
 
     private record SheetOf(DocumentRef rig, SchemeOf scheme, Set<CircuitId> circuits) {}
@@ -305,7 +305,7 @@ public class Keys {
                 new CandidateRecord.Sheet(readings(assessment), judgements, expected),
                 reports(assessment),
                 assessment.writtenWhileOut().stream().map(SlotId::new).collect(Collectors.toSet()),
-                WatchedOf.of(assessment, scheme(assessment), sheet(assessment)),
+                WatchedOf.of(assessment, rig(assessment), scheme(assessment), sheet(assessment)),
                 SparedBoxes.of(assessment, scheme(assessment), sheet(assessment)),
                 beside(assessment, othersBefore));
     }

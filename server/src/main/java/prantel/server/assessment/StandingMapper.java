@@ -101,10 +101,10 @@ interface StandingMapper {
     List<Assessments.Use> usesOf(String prefix);
 
     @Select("""
-        select a.assessment_id from assessment a join assessment_standing s on s.assessment_id = a.assessment_id
-        where a.bay_id = #{bayId} and s.cleared limit 1""")
-    @Nullable
-    String oneClearedIn(String bayId);
+        select b.bay_id from bay b where exists (
+            select 1 from assessment a join assessment_standing s on s.assessment_id = a.assessment_id
+            where a.bay_id = b.bay_id and s.cleared)""")
+    List<String> everCleared();
 
     @Delete("delete from opinion_open where assessment_id = #{id}")
     void forgetOpinions(String id);

@@ -9,40 +9,22 @@ import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.assessment.Stage;
 import prantel.core.assessment.StageClock;
-import prantel.core.expectation.Drift;
 import prantel.core.fault.BoxTruth;
-import prantel.server.account.Accounts;
-import prantel.server.assessment.Assessments;
 import prantel.server.conduct.Conducts;
 import prantel.server.faultbox.FaultBoxes;
-import prantel.server.workshop.AsBuiltReadings;
 import prantel.server.workshop.Bay;
-import prantel.server.workshop.DocumentRef;
 import prantel.server.workshop.Workshop;
 
 /** The bays, each at a glance. */
 @Component
 class BayViews {
     private final Workshop workshop;
-    private final Assessments assessments;
-    private final Accounts accounts;
-    private final AsBuiltReadings asBuilt;
     private final FaultBoxes boxes;
     private final Conducts conducts;
     private final Progress progress;
 
-    BayViews(
-            Workshop workshop,
-            Assessments assessments,
-            Accounts accounts,
-            AsBuiltReadings asBuilt,
-            FaultBoxes boxes,
-            Conducts conducts,
-            Progress progress) {
+    BayViews(Workshop workshop, FaultBoxes boxes, Conducts conducts, Progress progress) {
         this.workshop = workshop;
-        this.assessments = assessments;
-        this.accounts = accounts;
-        this.asBuilt = asBuilt;
         this.boxes = boxes;
         this.conducts = conducts;
         this.progress = progress;
@@ -85,19 +67,12 @@ class BayViews {
     /** What goes on, in words. */
     record BayNow(String now, String detail, @Nullable OffsetDateTime since) {}
 
-    List<BayView> of(List<Assessment> open) {
-        return workshop.bays().stream().map(b -> bay(b, open)).toList();
+    List<BayView> of(Room room) {
+        return room.bays().stream().map(b -> bay(b, room)).toList();
     }
 
-    /** The assessment that has a bay, of those that are open. */
-    static Optional<Assessment> here(Bay bay, List<Assessment> open) {
-        return open.stream()
-                .filter(a -> a.occupiesBay() && a.fixed().bayId().equals(bay.bayId()))
-                .findFirst();
-    }
-
-    private BayView bay(Bay bay, List<Assessment> open) {
-        Optional<Assessment> here = here(bay, open);
+    private BayView bay(Bay bay, Room room) {
+        Optional<Assessment> here = room.here(bay);
         var rig = workshop.rigOf(bay);
         String earthing = rig.supply().declared().earthing().label();
         if (here.isEmpty()) {
@@ -107,13 +82,13 @@ class BayViews {
                             bay.number(),
                             rig.name(),
                             earthing,
-                            drifts(bay),
+                            room.drifts(bay),
                             truth(bay, here).brief()),
                     new BayPeople(null, "free", ""),
                     new BayStanding(null, 0, false, null),
                     new BayNow(
                             "Ready for the next candidate",
-                            assessments.wasCleared(bay.bayId()) ? "Rig proved healthy" : "No faults set",
+                            room.cleared().contains(bay.bayId()) ? "Rig proved healthy" : "No faults set",
                             null));
         }
         Assessment a = here.get();
@@ -123,12 +98,12 @@ class BayViews {
                         bay.number(),
                         rig.name(),
                         earthing,
-                        drifts(bay),
+                        room.drifts(bay),
                         truth(bay, here).brief()),
                 new BayPeople(
                         a.id(),
-                        accounts.get(a.fixed().candidateId()).name(),
-                        accounts.nameOf(a.conduct().assessor())),
+                        room.name(a.fixed().candidateId()),
+                        room.name(a.conduct().assessor())),
                 new BayStanding(
                         a.stage(),
                         Progress.whole(a, () -> progress.faults(a), () -> 0),
@@ -151,16 +126,6 @@ class BayViews {
     private @Nullable Long left(Assessment a) {
         StageClock.Used all = conducts.clock(a).all();
         return a.stage() == Stage.WATCH && all.isLimited() ? all.left().toSeconds() : null;
-    }
-
-    private int drifts(Bay bay) {
-        DocumentRef rig = new DocumentRef(bay.rigId(), bay.rigVersion());
-        List<DocumentRef> testers = workshop.testers();
-        return testers.isEmpty()
-                ? 0
-                : (int) asBuilt.drifts(rig, workshop.tester(testers.getFirst())).stream()
-                        .filter(Drift::isBeyond)
-                        .count();
     }
 
     private static String detail(Assessment a) {

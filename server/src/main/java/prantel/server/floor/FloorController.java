@@ -27,13 +27,21 @@ class FloorController {
     /** Marked assessments that are listed; the others are found by their candidate. */
     private static final int MOST_KEPT = 30;
 
+    private final Room.Look look;
     private final Assessments assessments;
     private final Workshop workshop;
     private final BayViews bayViews;
     private final Needs needs;
     private final RigNotes notes;
 
-    FloorController(Assessments assessments, Workshop workshop, BayViews bayViews, Needs needs, RigNotes notes) {
+    FloorController(
+            Room.Look look,
+            Assessments assessments,
+            Workshop workshop,
+            BayViews bayViews,
+            Needs needs,
+            RigNotes notes) {
+        this.look = look;
         this.assessments = assessments;
         this.workshop = workshop;
         this.bayViews = bayViews;
@@ -55,29 +63,33 @@ class FloorController {
 
     @GetMapping
     FloorView floor(Principal viewer) {
-        List<Assessment> open = assessments.open();
-        List<BayView> bays = bayViews.of(open);
+        Room room = look.now();
+        List<BayView> bays = bayViews.of(room);
         List<Need> aisle = new ArrayList<>();
-        open.forEach(a -> aisle.addAll(Progress.whole(
-                a,
-                () -> needs.of(a),
-                () -> List.of(needs.need(a, "mark", Progress.UNREADABLE, "tell the technician")))));
+        room.open()
+                .forEach(a -> aisle.addAll(Progress.whole(
+                        a,
+                        () -> needs.of(a, room),
+                        () -> List.of(needs.need(a, room, "mark", Progress.UNREADABLE, "tell the technician")))));
         List<Assessment> asked = assessments.opinionsAskedOf(viewer.getName());
         asked.forEach(a -> {
             // marking it in the usual way is somebody else's
             aisle.removeIf(n ->
                     a.id().equals(n.where().assessmentId()) && n.where().go().equals("mark"));
-            aisle.add(needs.ofOpinion(a, viewer.getName()));
+            aisle.add(needs.ofOpinion(a, room, viewer.getName()));
         });
         notes.open().forEach(n -> aisle.add(Needs.of(n)));
-        workshop.bays().forEach(bay -> {
-            Optional<Assessment> here = BayViews.here(bay, open);
+        room.bays().forEach(bay -> {
+            Optional<Assessment> here = room.here(bay);
             needs.ofBox(bay, here, bayViews.truth(bay, here)).ifPresent(aisle::add);
         });
         needs.ofPairing().ifPresent(aisle::add);
         aisle.sort(Comparator.comparing((Need n) -> n.why().urgency())
                 .thenComparing(n -> n.why().since()));
-        bays.stream().filter(b -> b.place().drifts() > 0).map(needs::ofDrift).forEach(aisle::add);
+        bays.stream()
+                .filter(b -> b.place().drifts() > 0)
+                .map(b -> needs.ofDrift(b, room))
+                .forEach(aisle::add);
         return new FloorView(bays, aisle, kept(asked));
     }
 

@@ -12,12 +12,12 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
+import prantel.core.assessment.Course;
 import prantel.core.assessment.Opinions;
 import prantel.core.assessment.Pause;
 import prantel.core.assessment.Stage;
 import prantel.core.assessment.StageClock;
 import prantel.core.fault.BoxTruth;
-import prantel.server.account.Accounts;
 import prantel.server.account.PairingCodes;
 import prantel.server.assessment.Keys;
 import prantel.server.conduct.Conducts;
@@ -29,24 +29,15 @@ import prantel.server.workshop.Workshop;
 @Component
 class Needs {
     private final Workshop workshop;
-    private final Accounts accounts;
     private final Keys keys;
     private final Conducts conducts;
     private final Progress progress;
     private final PairingCodes pairing;
     private final Clock clock;
 
-    Needs(
-            Workshop workshop,
-            Accounts accounts,
-            Keys keys,
-            Conducts conducts,
-            Progress progress,
-            PairingCodes pairing,
-            Clock clock) {
+    Needs(Workshop workshop, Keys keys, Conducts conducts, Progress progress, PairingCodes pairing, Clock clock) {
         this.pairing = pairing;
         this.workshop = workshop;
-        this.accounts = accounts;
         this.keys = keys;
         this.conducts = conducts;
         this.progress = progress;
@@ -67,9 +58,10 @@ class Needs {
     /**
      * What it is.
      *
+     * @param brief the same in two or three words, where there is no room; empty where it needs nobody at the rig
      * @param urgency what comes first of what waits
      */
-    record NeedWhy(String what, String why, OffsetDateTime since, Urgency urgency) {}
+    record NeedWhy(String what, String brief, String why, OffsetDateTime since, Urgency urgency) {}
 
     /** In this order: what is unsafe, who stands and waits, what can wait a little. */
     enum Urgency {
@@ -80,14 +72,14 @@ class Needs {
     }
 
     /** Somebody waits for what this person thinks of a record. */
-    Need ofOpinion(Assessment a, String viewer) {
+    Need ofOpinion(Assessment a, Room room, String viewer) {
         Opinions.Opinion opinion = Objects.requireNonNull(a.opinions().of().get(viewer));
-        String candidate = accounts.nameOf(a.fixed().candidateId());
+        String candidate = room.name(a.fixed().candidateId());
         String what = switch (opinion.purpose()) {
             case SECOND -> "Mark " + candidate + " by yourself: a second mark";
             case EXERCISE -> "Mark " + candidate + " by yourself: an exercise";
         };
-        return need(a, "mark", what, "asked by " + accounts.nameOf(opinion.askedBy()));
+        return need(a, room, "mark", what, "asked by " + room.name(opinion.askedBy()));
     }
 
     static Need of(RigNotes.RigNote note) {
@@ -95,6 +87,7 @@ class Needs {
                 new NeedPlace(note.bay(), "", null, note.rigId(), "rig"),
                 new NeedWhy(
                         note.text(),
+                        "",
                         "noted by " + note.noted().by(),
                         note.noted().at(),
                         Urgency.NEXT));
@@ -114,6 +107,7 @@ class Needs {
                         bay.number(), bay.bayId(), here.map(Assessment::id).orElse(null), bay.rigId(), go),
                 new NeedWhy(
                         truth.words(),
+                        "fault box",
                         here.filter(a -> a.energisedAt() != null).isPresent()
                                 ? "the rig is LIVE: keep everybody off it, make it dead"
                                 : "keep the rig dead, find out why",
@@ -130,41 +124,45 @@ class Needs {
                         new NeedPlace(0, "", null, "", ""),
                         new NeedWhy(
                                 "No tablet is let in by a code for about " + (waits.toMinutes() + 1) + " min",
+                                "",
                                 "too many wrong codes came in; candidates can sign in with their own password",
                                 OffsetDateTime.now(clock),
                                 Urgency.TIME)));
     }
 
-    Need ofDrift(BayViews.BayView view) {
-        Bay bay = workshop.bay(view.place().id());
+    Need ofDrift(BayViews.BayView view, Room room) {
+        Bay bay = room.bay(view.place().id()).orElseThrow();
         int drifts = view.place().drifts();
         return new Need(
                 new NeedPlace(bay.number(), bay.bayId(), null, bay.rigId(), "rig"),
                 new NeedWhy(
                         drifts + " healthy reading" + (drifts == 1 ? " is" : "s are")
                                 + " beyond tolerance: look at the rig",
+                        "",
                         "as built",
                         OffsetDateTime.now(clock),
                         Urgency.NEXT));
     }
 
-    List<Need> of(Assessment a) {
+    List<Need> of(Assessment a, Room room) {
         List<Need> needs = new ArrayList<>();
-        String candidate = accounts.get(a.fixed().candidateId()).name();
-        needs.addAll(atWork(a, candidate));
+        String candidate = room.name(a.fixed().candidateId());
+        needs.addAll(atWork(a, room, candidate));
         if (a.stage() == Stage.SET) {
-            needs.add(need(a, "set", progress.now(a), "before " + candidate + " starts"));
+            needs.add(need(a, room, "set", progress.now(a), "before " + candidate + " starts"));
         }
         if (a.stage() == Stage.MARK) {
             String marking = a.opinions().second().anyMatch(o -> o.signed().isEmpty())
                     ? "waits for a second mark"
                     : progress.now(a);
-            needs.add(need(a, "mark", "Mark " + candidate + ": " + marking, "handed in " + clock(a.handedInAt())));
+            needs.add(
+                    need(a, room, "mark", "Mark " + candidate + ": " + marking, "handed in " + clock(a.handedInAt())));
         }
         if (a.occupiesBay() && a.handedInAt() != null) {
             int faults = keys.faultsIn(a).faults().size();
             needs.add(need(
                     a,
+                    room,
                     "clear",
                     faults == 0
                             ? "Prove the rig healthy"
@@ -175,28 +173,38 @@ class Needs {
     }
 
     /** What a candidate at work needs somebody for, the most urgent first. */
-    private List<Need> atWork(Assessment a, String candidate) {
+    private List<Need> atWork(Assessment a, Room room, String candidate) {
         List<Need> needs = new ArrayList<>();
         if (a.stage() != Stage.WATCH) {
             return needs;
         }
-        String who = accounts.nameOf(a.conduct().assessor());
+        String who = room.name(a.conduct().assessor());
         a.conduct()
                 .pause()
                 .ifPresent(p -> needs.add(need(
                         a,
+                        room,
                         "watch",
                         p.why() == Pause.Why.SAFETY
                                 ? "Stopped for safety: make safe, decide what follows"
                                 : p.why().words() + ": the clock stands still",
+                        p.why() == Pause.Why.SAFETY ? "stopped" : "stands still",
                         who + ": " + p.what(),
                         p.why() == Pause.Why.SAFETY ? Urgency.SAFETY : Urgency.SOMEBODY_WAITS)));
-        if (keys.course(a).rig().asked()) {
-            needs.add(need(a, "watch", candidate + " asks to go live", who + " watches", Urgency.SOMEBODY_WAITS));
+        if (Course.isAsked(a)) {
+            needs.add(need(
+                    a,
+                    room,
+                    "watch",
+                    candidate + " asks to go live",
+                    "asks: live",
+                    who + " watches",
+                    Urgency.SOMEBODY_WAITS));
         }
         StageClock clock = conducts.clock(a);
         if (clock.all().isOver() || clock.dead().isOver() || clock.live().isOver()) {
-            needs.add(need(a, "watch", "Time is up for " + candidate, who + " watches", Urgency.TIME));
+            needs.add(need(
+                    a, room, "watch", "Time is up for " + candidate, "time is up", who + " watches", Urgency.TIME));
         }
         return needs;
     }
@@ -207,14 +215,16 @@ class Needs {
                 : at.toLocalTime().truncatedTo(ChronoUnit.MINUTES).toString();
     }
 
-    Need need(Assessment a, String go, String what, String why) {
-        return need(a, go, what, why, Urgency.NEXT);
+    Need need(Assessment a, Room room, String go, String what, String why) {
+        return need(a, room, go, what, "", why, Urgency.NEXT);
     }
 
-    private Need need(Assessment a, String go, String what, String why, Urgency urgency) {
-        Bay bay = workshop.bay(a.fixed().bayId());
+    private Need need(Assessment a, Room room, String go, String what, String brief, String why, Urgency urgency) {
+        // a bay that was retired since is still where it was
+        Bay bay = room.bay(a.fixed().bayId())
+                .orElseGet(() -> workshop.bay(a.fixed().bayId()));
         return new Need(
                 new NeedPlace(bay.number(), bay.bayId(), a.id(), bay.rigId(), go),
-                new NeedWhy(what, why, a.lastChange(), urgency));
+                new NeedWhy(what, brief, why, a.lastChange(), urgency));
     }
 }

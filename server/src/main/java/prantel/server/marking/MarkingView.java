@@ -408,7 +408,7 @@ record MarkingView(
                 .filter(Finding::asked)
                 .map(f -> f.expectation().slot())
                 .filter(s -> s.spot().point().isPresent())
-                .map(Slot::quantity)
+                .map(s -> s.address().quantity())
                 .distinct()
                 .flatMap(q -> Pictures.profiles(sheet.key(), q).stream())
                 .toList();
@@ -529,7 +529,7 @@ record MarkingView(
         return new MarkLine(
                 new MarkPlace(
                         mark.id(),
-                        stepOf(mark, sheet),
+                        stepOf(mark),
                         sheet.circuitOf(mark),
                         mark.slots().stream().map(Object::toString).toList()),
                 new MarkWorth(mark.group(), mark.title(), mark.worth().weight(), mark.key()),
@@ -541,18 +541,11 @@ record MarkingView(
     }
 
     /** The test it belongs to; what belongs to none is shown with the record, faults with the faults. */
-    private static String stepOf(Mark mark, MarkedSheet sheet) {
+    private static String stepOf(Mark mark) {
         if (mark.evidence() instanceof Evidence.OfFaults) {
             return "FAULTS";
         }
-        return mark.slots().stream()
-                .findFirst()
-                .map(s -> sheet.key().expectation(s).slot().step())
-                .or(() -> sheet.key().scheme().tests().stream()
-                        .filter(t -> ("/" + mark.id()).matches(".*/" + t.markPrefix() + "/[^/]+"))
-                        .findFirst())
-                .map(Enum::name)
-                .orElse("RECORD");
+        return mark.of().test().map(Enum::name).orElse("RECORD");
     }
 
     private static double points(MarkExport.KeptMark kept, Given given) {

@@ -12,6 +12,7 @@ import prantel.core.fault.Place;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
+import prantel.core.sequence.Quantity;
 
 /** Makes what circuit lines and profiles are drawn from. Ω throughout; null stands for open or over-range. */
 public final class Pictures {
@@ -69,19 +70,19 @@ public final class Pictures {
                         .toList());
     }
 
-    /** The profile of each circuit along which a quantity is taken: "R1+R2", "R1+Rn", "R2", "Zs". */
-    public static List<ProfileCurve> profiles(Key key, String quantity) {
+    /** The profile of each circuit along which a quantity is taken: R1+R2, R1+Rn, R2, Zs. */
+    public static List<ProfileCurve> profiles(Key key, Quantity quantity) {
         List<ProfileCurve> curves = new ArrayList<>();
         for (Circuit circuit : key.rig().circuits()) {
             List<ProfileSample> samples = Profile.of(key, circuit.id(), quantity).stream()
                     .map(Pictures::sample)
                     .toList();
             if (!samples.isEmpty()) {
-                boolean crossed = circuit instanceof Ring && !quantity.equals("R2");
+                boolean crossed = circuit instanceof Ring && quantity != Quantity.R2;
                 curves.add(new ProfileCurve(
                         circuit.id().value(),
-                        quantity,
-                        !crossed && !quantity.equals("Zs"),
+                        quantity.label(),
+                        !crossed && quantity != Quantity.ZS,
                         faultStations(key, circuit),
                         samples));
             }
@@ -91,8 +92,8 @@ public final class Pictures {
 
     /** Along each circuit R1+R2, crossed for a ring, and R2. */
     public static List<ProfileCurve> profiles(Key key) {
-        List<ProfileCurve> curves = new ArrayList<>(profiles(key, "R1+R2"));
-        curves.addAll(profiles(key, "R2"));
+        List<ProfileCurve> curves = new ArrayList<>(profiles(key, Quantity.R1_R2));
+        curves.addAll(profiles(key, Quantity.R2));
         return curves;
     }
 

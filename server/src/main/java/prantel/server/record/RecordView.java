@@ -36,9 +36,15 @@ public record RecordView(
 
     public record RecordFact(String label, String value) {}
 
-    /** @param words empty until it is decided */
+    /** @param stopped whether it was stopped for safety @param words empty until it is decided */
     public record RecordOutcome(
-            String words, String proposed, double points, double outOf, List<String> reasons, String otherwise) {}
+            boolean stopped,
+            String words,
+            String proposed,
+            double points,
+            double outOf,
+            List<String> reasons,
+            String otherwise) {}
 
     /** @param at the first deed of it on record; null for none */
     public record StationLine(

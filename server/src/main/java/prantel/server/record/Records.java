@@ -130,11 +130,12 @@ class Records {
     private RecordView.RecordOutcome outcome(Assessment a) {
         Assessment.OutcomeGiven given = a.outcome();
         if (given == null) {
-            return new RecordView.RecordOutcome("", "", 0, 0, List.of(), "");
+            return new RecordView.RecordOutcome(false, "", "", 0, 0, List.of(), "");
         }
         MarkedSheet sheet = keys.marked(a);
         Outcome outcome = Decided.outcome(a.decisions(), sheet);
         return new RecordView.RecordOutcome(
+                given.given() == Outcome.Verdict.STOPPED,
                 given.given().words(),
                 given.proposed().words(),
                 outcome.points(),

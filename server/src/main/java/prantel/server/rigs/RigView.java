@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Key;
 import prantel.core.quantity.Problem;
 import prantel.core.rig.Rig;
+import prantel.core.sequence.Quantity;
 import prantel.core.survey.RigSurvey;
 import prantel.core.survey.Warning;
 import prantel.server.picture.Pictures;
@@ -84,7 +85,7 @@ record RigView(
     }
 
     private static List<Pictures.ProfileCurve> profiles(Key key) {
-        return Stream.of("R1+R2", "R1+Rn", "R2", "Zs")
+        return Stream.of(Quantity.R1_R2, Quantity.R1_RN, Quantity.R2, Quantity.ZS)
                 .flatMap(q -> Pictures.profiles(key, q).stream())
                 .toList();
     }

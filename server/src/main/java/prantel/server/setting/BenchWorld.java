@@ -14,7 +14,6 @@ import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
-import prantel.core.procedure.Action;
 import prantel.core.procedure.SetUp;
 import prantel.core.scheme.TestKind;
 import prantel.core.scheme.Undone;
@@ -74,9 +73,7 @@ public class BenchWorld {
 
     /** With what the record says was not done left out. */
     private static Expectation expectation(Key key, Slot.Measured box, Course.RigNow rig) {
-        SetUp done = box.setUp()
-                .without(action -> action instanceof Action.Link && rig.isUndone(Undone.LINK, box.step())
-                        || action instanceof Action.Cross && rig.isUndone(Undone.CROSSING, box.step()));
+        SetUp done = rig.asDone(box.setUp(), box.step());
         return done.equals(box.setUp()) ? key.expectation(box.id()) : key.expect(box.in(done));
     }
 

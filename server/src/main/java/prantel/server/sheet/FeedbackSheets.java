@@ -14,6 +14,8 @@ import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
@@ -90,7 +92,7 @@ public class FeedbackSheets {
         return entry == null ? "" : entry.value();
     }
 
-    private record Along(String circuit, String quantity) {}
+    private record Along(CircuitId circuit, Quantity quantity) {}
 
     private List<FeedbackSheet.Drawn> pictures(Feedback feedback, List<Slot> slots, Assessment a) {
         Set<String> taught = new HashSet<>();
@@ -100,7 +102,7 @@ public class FeedbackSheets {
                 .toList();
         return along.stream()
                 .filter(s -> taught.contains(s.id().value()))
-                .map(s -> new Along(s.circuit().orElseThrow().value(), s.quantity()))
+                .map(s -> new Along(s.circuit().orElseThrow(), s.address().quantity()))
                 .distinct()
                 .limit(MOST_PICTURES)
                 .flatMap(which -> drawn(which, along, taught, a).stream())
@@ -108,13 +110,10 @@ public class FeedbackSheets {
     }
 
     private Optional<FeedbackSheet.Drawn> drawn(Along which, List<Slot> along, Set<String> taught, Assessment a) {
-        Circuit circuit = keys.rig(a).circuits().stream()
-                .filter(c -> c.id().value().equals(which.circuit()))
-                .findFirst()
-                .orElseThrow();
+        Circuit circuit = keys.rig(a).circuit(which.circuit());
         List<Slot> of = along.stream()
-                .filter(s -> s.circuit().orElseThrow().value().equals(which.circuit())
-                        && s.quantity().equals(which.quantity()))
+                .filter(s -> s.circuit().orElseThrow().equals(which.circuit())
+                        && s.address().is(which.quantity()))
                 .toList();
         List<OwnReadings.Dot> dots = of.stream()
                 .flatMap(s -> dot(s, written(s, a), taught.contains(s.id().value())).stream())
@@ -128,8 +127,8 @@ public class FeedbackSheets {
                 .filter(l -> l.demand() instanceof Limit.AtMost)
                 .map(l -> new OwnReadings.Limit(l.end(), l.shown(unit)));
         return Optional.of(new FeedbackSheet.Drawn(
-                OwnReadings.words(circuit, which.quantity(), dots),
-                OwnReadings.svg(circuit, which.quantity(), dots, limit)));
+                OwnReadings.words(circuit, which.quantity().label(), dots),
+                OwnReadings.svg(circuit, which.quantity().label(), dots, limit)));
     }
 
     private static Optional<OwnReadings.Dot> dot(Slot slot, String text, boolean taught) {

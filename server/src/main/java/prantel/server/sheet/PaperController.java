@@ -24,6 +24,7 @@ import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
+import prantel.core.sequence.BoxWords;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 import prantel.server.account.Accounts;
@@ -141,7 +142,13 @@ class PaperController {
                     who.getName());
         }
         Assessment now = assessments.get(id);
-        return new Entered(SheetView.box(slot, List.of(), keys.scheme(now), now, keys.tester(now)));
+        return new Entered(SheetView.box(
+                slot,
+                List.of(),
+                new BoxWords(keys.rig(now), keys.scheme(now)),
+                keys.scheme(now),
+                now,
+                keys.tester(now)));
     }
 
     record PaperIn(String eventId) {}

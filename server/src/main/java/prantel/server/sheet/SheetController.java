@@ -38,6 +38,7 @@ import prantel.core.rig.Conductor;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.BoxWords;
 import prantel.core.sequence.Slot;
 import prantel.formats.FaultSetFile;
 import prantel.server.assessment.Assessments;
@@ -137,7 +138,7 @@ class SheetController {
             @RequestParam String place,
             Principal who) {
         Assessment a = own(id, who);
-        Slot slot = SheetView.chosen(keys.sheet(a), test, group, quantity, place, keys.rig(a), keys.scheme(a))
+        Slot slot = SheetView.chosen(keys.sheet(a), test, group, quantity, place, words(a), keys.scheme(a))
                 .orElseThrow(() -> Refusal.conflict(
                         "no-such-box",
                         "this sheet records no " + quantity + " there: choose another place or reading"));
@@ -411,12 +412,17 @@ class SheetController {
                         : SheetView.box(
                                 slot,
                                 about(slot, assessment),
+                                words(assessment),
                                 keys.scheme(assessment),
                                 assessment,
                                 keys.tester(assessment)),
                 assessment.revision("reports"),
                 slot == null ? SheetView.reports(keys.reports(assessment)) : List.of(),
                 OpenBoxes.filled(assessment, keys.sheet(assessment)));
+    }
+
+    private BoxWords words(Assessment assessment) {
+        return new BoxWords(keys.rig(assessment), keys.scheme(assessment));
     }
 
     private int bay(Assessment assessment) {

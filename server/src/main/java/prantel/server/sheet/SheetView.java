@@ -26,6 +26,8 @@ import prantel.core.scheme.Criterion;
 import prantel.core.scheme.Practice;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.BoxAddress;
+import prantel.core.sequence.BoxWords;
 import prantel.core.sequence.ExpectedBoxes;
 import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
@@ -144,6 +146,8 @@ record SheetView(
     /**
      * Which box, where it lies.
      *
+     * @param within what is left to say of it under the heading of its group and beside its station
+     * @param calculated whether it is worked out from boxes of other tests
      * @param station the point of its circuit it is read at; null for none
      * @param row where it lies in a grid
      * @param column likewise
@@ -152,6 +156,8 @@ record SheetView(
             String slot,
             String quantity,
             String where,
+            String within,
+            boolean calculated,
             @Nullable String station,
             String row,
             String column) {}
@@ -276,18 +282,20 @@ record SheetView(
             Tester tester,
             boolean helps) {
         List<Group> groups = new ArrayList<>();
+        BoxWords words = new BoxWords(rig, scheme);
         List<String> labels =
-                slots.stream().map(s -> groupLabel(s, rig)).distinct().toList();
+                slots.stream().map(s -> words.group(s.address())).distinct().toList();
         for (String label : labels) {
-            List<Slot> of =
-                    slots.stream().filter(s -> groupLabel(s, rig).equals(label)).toList();
+            List<Slot> of = slots.stream()
+                    .filter(s -> words.group(s.address()).equals(label))
+                    .toList();
             groups.add(new Group(
                     label,
                     of.getFirst().circuit().map(CircuitId::value).orElse(null),
                     helps ? layout(of) : Layout.LIST,
                     of.stream()
                             .filter(s -> helps || isTouched(s, assessment))
-                            .map(s -> box(s, expectedAbout(s, sheet, rig, scheme), scheme, assessment, tester))
+                            .map(s -> box(s, expectedAbout(s, sheet, rig, scheme), words, scheme, assessment, tester))
                             .toList(),
                     helps ? null : choice(of, scheme)));
         }
@@ -334,10 +342,16 @@ record SheetView(
 
     /** The box of a test in which a quantity is written at a place; empty where the sheet has none. */
     static Optional<Slot> chosen(
-            List<Slot> sheet, TestKind test, String group, String quantity, String place, Rig rig, Scheme scheme) {
+            List<Slot> sheet,
+            TestKind test,
+            String group,
+            String quantity,
+            String place,
+            BoxWords words,
+            Scheme scheme) {
         return sheet.stream()
                 .filter(s -> s.step() == test
-                        && groupLabel(s, rig).equals(group)
+                        && words.group(s.address()).equals(group)
                         && s.quantity().equals(quantity)
                         && scheme.inItsWords(s.where()).equals(place))
                 .findFirst();
@@ -356,21 +370,9 @@ record SheetView(
         return along ? Layout.LINE : Layout.LIST;
     }
 
-    /** The circuit; for a bond the part, for a device the device. */
-    private static String groupLabel(Slot slot, Rig rig) {
-        if (slot.circuit().isPresent()) {
-            return rig.circuit(slot.circuit().get()).label();
-        }
-        return switch (slot.step()) {
-            case BONDING -> slot.where().replaceAll(",.*", "");
-            case RCD -> slot.where().replaceAll("^(.*?(?:RCD|RCBO) [^,]*).*$", "$1");
-            case INSULATION_BOARD -> slot.where().replaceAll(", \\d+ V$", "");
-            default -> "";
-        };
-    }
-
     /** @param about as {@link #expectedAbout} */
-    static Box box(Slot slot, List<Slot.Measured> about, Scheme scheme, Assessment assessment, Tester tester) {
+    static Box box(
+            Slot slot, List<Slot.Measured> about, BoxWords words, Scheme scheme, Assessment assessment, Tester tester) {
         Entry<String> reading = assessment.readings().get(slot.id().value());
         Entry<@Nullable Boolean> judged = assessment.judgements().get(slot.id().value());
         String text = reading == null ? "" : reading.value();
@@ -381,9 +383,11 @@ record SheetView(
                         slot.id().value(),
                         slot.quantity(),
                         scheme.inItsWords(slot.where()),
+                        scheme.inItsWords(words.within(slot.address())),
+                        slot.address().detail().role() == BoxAddress.Role.BY_CALCULATION,
                         slot.spot().point().map(PointId::value).orElse(null),
-                        row(slot),
-                        column(slot)),
+                        words.row(slot.address()),
+                        words.column(slot.address())),
                 new BoxHow(
                         slot.boxUnit().symbol(),
                         overRange,
@@ -401,24 +405,6 @@ record SheetView(
                         judged == null ? null : judged.value(),
                         assessment.revision("judged/" + slot.id())),
                 saidFirst(slot, about, assessment));
-    }
-
-    private static String row(Slot slot) {
-        return switch (slot.step()) {
-            case INSULATION, INSULATION_BOARD -> slot.where().replaceAll("^.*?, (?=\\d+ V)", "");
-            case RCD -> slot.quantity();
-            case POINT_POLARITY -> slot.where();
-            default -> "";
-        };
-    }
-
-    private static String column(Slot slot) {
-        return switch (slot.step()) {
-            case INSULATION, INSULATION_BOARD -> slot.quantity().replace("Insulation ", "");
-            case RCD -> slot.where().replaceAll("^.*, ", "");
-            case POINT_POLARITY -> slot.quantity();
-            default -> "";
-        };
     }
 
     /** What is written without typing. */

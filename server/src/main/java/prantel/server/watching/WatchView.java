@@ -129,7 +129,7 @@ record WatchView(
             ConductView conduct,
             String box,
             String who) {
-        Course course = Course.of(assessment, key.scheme(), slots);
+        Course course = Course.of(assessment, key.rig(), key.scheme(), slots);
         Map<SlotId, Expectation> expected = asDone(assessment, key);
         List<WatchStep> steps = course.stations().stream()
                 .map(station -> step(station, slots, assessment, key.rig(), expected, drawn))

@@ -1,4 +1,4 @@
-package prantel.core.sequence;
+package prantel.core.procedure;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -11,24 +11,24 @@ import prantel.core.rig.Places;
 import prantel.core.rig.PointId;
 
 /** Positions of light switches as edits: a group as compiled is on, each switch operated changes it. */
-final class LightStates {
+public final class LightStates {
     private static final double CLOSED_OHMS = 1e-3;
 
     private LightStates() {}
 
     /** A position of a group. @param operated for each switch whether it was operated once since the group was on */
-    record State(List<Boolean> operated) {
-        State {
+    public record State(List<Boolean> operated) {
+        public State {
             operated = List.copyOf(operated);
         }
 
-        boolean isOn() {
+        public boolean isOn() {
             return operated.stream().filter(o -> o).count() % 2 == 0;
         }
     }
 
     /** The first {@code count} switches operated, one after the other. */
-    static State after(LightGroup group, int count) {
+    public static State after(LightGroup group, int count) {
         List<Boolean> operated = new ArrayList<>();
         for (int i = 0; i < group.switches().size(); i++) {
             operated.add(i < count);
@@ -37,7 +37,7 @@ final class LightStates {
     }
 
     /** One switch operated alone. */
-    static State only(LightGroup group, int index) {
+    public static State only(LightGroup group, int index) {
         List<Boolean> operated = new ArrayList<>();
         for (int i = 0; i < group.switches().size(); i++) {
             operated.add(i == index);
@@ -45,8 +45,23 @@ final class LightStates {
         return new State(operated);
     }
 
+    /** One switch operated alone. */
+    public static State only(LightGroup group, PointId at) {
+        return only(
+                group, group.switches().stream().map(LightSwitch::id).toList().indexOf(at));
+    }
+
+    /** Positions in which a group is on, as found and with each switch operated together with the first: every strapper is used once. */
+    public static List<State> onStates(LightGroup group) {
+        List<State> states = new ArrayList<>(List.of(after(group, 0)));
+        for (int i = 1; i < group.switches().size(); i++) {
+            states.add(pair(group, i));
+        }
+        return states;
+    }
+
     /** The first switch and another one operated: on again. */
-    static State pair(LightGroup group, int index) {
+    public static State pair(LightGroup group, int index) {
         List<Boolean> operated = new ArrayList<>();
         for (int i = 0; i < group.switches().size(); i++) {
             operated.add(i == 0 || i == index);
@@ -54,7 +69,7 @@ final class LightStates {
         return new State(operated);
     }
 
-    static List<Edit> edits(CircuitId circuit, LightGroup group, State state) {
+    public static List<Edit> edits(CircuitId circuit, LightGroup group, State state) {
         List<Edit> edits = new ArrayList<>();
         int last = group.switches().size() - 1;
         for (int i = 0; i <= last; i++) {
@@ -78,7 +93,7 @@ final class LightStates {
     }
 
     /** Rounds that an insulation test needs: one more than the switches of the largest group of two and more. */
-    static int rounds(Lighting lighting) {
+    public static int rounds(Lighting lighting) {
         return 1
                 + lighting.groups().stream()
                         .mapToInt(g -> g.switches().size())
@@ -88,14 +103,14 @@ final class LightStates {
     }
 
     /** Position of the whole circuit in a round, from 0; a single switch stays on, so that what lies behind it is tested. */
-    static List<Edit> round(Lighting lighting, int round) {
+    public static List<Edit> round(Lighting lighting, int round) {
         return lighting.groups().stream()
                 .filter(g -> g.switches().size() > 1)
                 .flatMap(g -> edits(lighting.id(), g, after(g, round)).stream())
                 .toList();
     }
 
-    static String words(LightGroup group, State state) {
+    public static String words(LightGroup group, State state) {
         List<String> operated = new ArrayList<>();
         for (int i = 0; i < state.operated().size(); i++) {
             if (state.operated().get(i)) {
@@ -105,7 +120,7 @@ final class LightStates {
         return operated.isEmpty() ? "switches as found, lamp on" : String.join(" and ", operated) + " operated";
     }
 
-    static String labels(LightGroup group) {
+    public static String labels(LightGroup group) {
         return String.join(
                 ", ", group.switches().stream().map(LightSwitch::label).toList());
     }

@@ -1,4 +1,4 @@
-package prantel.core.sequence;
+package prantel.core.procedure;
 
 import java.util.ArrayList;
 import java.util.List;
