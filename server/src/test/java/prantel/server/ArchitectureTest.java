@@ -1,11 +1,11 @@
 package prantel.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
-import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.constructors;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
-import com.tngtech.archunit.core.domain.JavaConstructor;
+import com.tngtech.archunit.core.domain.Dependency;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
@@ -13,6 +13,7 @@ import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
+import java.util.List;
 
 @AnalyzeClasses(packages = "prantel", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -47,26 +48,57 @@ class ArchitectureTest {
             .should()
             .bePackagePrivate();
 
-    private static final int ABOUT_SIX = 7;
+    /** Every room; one may use those before it and none after. */
+    private static final List<String> ROOMS = List.of(
+            "web",
+            "database",
+            "keys",
+            "picture",
+            "print",
+            "account",
+            "workshop",
+            "changes",
+            "faultbox",
+            "benchtester",
+            "assessment",
+            "conduct",
+            "marking",
+            "reference",
+            "schemes",
+            "security",
+            "setting",
+            "watching",
+            "record",
+            "floor",
+            "rigs",
+            "sheet",
+            "feedback",
+            "demo");
 
     @ArchTest
-    static final ArchRule whatIsMadeIsMadeOfFewParts = constructors()
+    static final ArchRule arrowsPointDown = classes()
             .that()
-            .areDeclaredInClassesThat()
-            .haveSimpleNameNotEndingWith("Row")
-            .and()
-            .areDeclaredInClassesThat()
-            .areNotEnums()
-            .and()
-            .areDeclaredInClassesThat()
-            .areNotAnonymousClasses()
-            .should(new ArchCondition<JavaConstructor>("have at most " + ABOUT_SIX + " parameters") {
+            .resideInAPackage("prantel.server.(*)..")
+            .should(new ArchCondition<JavaClass>("use only rooms before their own in " + ROOMS) {
                 @Override
-                public void check(JavaConstructor made, ConditionEvents events) {
-                    int parts = made.getRawParameterTypes().size();
-                    events.add(new SimpleConditionEvent(
-                            made, parts <= ABOUT_SIX, made.getFullName() + " has " + parts + " parameters"));
+                public void check(JavaClass item, ConditionEvents events) {
+                    int own = ROOMS.indexOf(room(item));
+                    if (own < 0) {
+                        events.add(SimpleConditionEvent.violated(
+                                item, item.getName() + " stands in a room that is not in the list"));
+                        return;
+                    }
+                    for (Dependency dependency : item.getDirectDependenciesFromSelf()) {
+                        JavaClass target = dependency.getTargetClass();
+                        if (target.getPackageName().startsWith("prantel.server.")
+                                && ROOMS.indexOf(room(target)) > own) {
+                            events.add(SimpleConditionEvent.violated(item, dependency.getDescription()));
+                        }
+                    }
                 }
-            })
-            .because("more are hard to tell apart where it is made; a row has the columns of its table");
+            });
+
+    private static String room(JavaClass item) {
+        return item.getPackageName().replaceFirst("prantel\\.server\\.", "").replaceFirst("\\..*", "");
+    }
 }

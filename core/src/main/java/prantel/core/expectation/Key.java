@@ -85,7 +85,7 @@ public final class Key {
     private Map<SlotId, Optional<Limit>> limitsAsFitted() {
         Rig fitted = faults.fitted(rig());
         Map<SlotId, Optional<Limit>> limits = new HashMap<>();
-        if (!fitted.equals(rig())) {
+        if (fitted != rig() && !fitted.equals(rig())) {
             SlotPlan.of(fitted, scheme()).forEach(s -> limits.put(s.id(), s.limit()));
         }
         return limits;

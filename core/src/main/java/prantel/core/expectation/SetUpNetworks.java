@@ -23,6 +23,16 @@ final class SetUpNetworks {
     /** By what the set-up changes and the test voltage: many boxes share one. */
     private final Map<Changed, Network> networks = new ConcurrentHashMap<>();
 
+    /** The same, found without going through what a set-up changes: every reading asks. */
+    private final Map<At, Network> bySetUp = new ConcurrentHashMap<>();
+
+    private record At(SetUp setUp, double volts) {
+        @Override
+        public int hashCode() {
+            return 31 * setUp.hashCode() + Double.hashCode(volts);
+        }
+    }
+
     private final Map<Network, Alternating> resistive = new ConcurrentHashMap<>();
 
     SetUpNetworks(Network compiled, @Nullable SetUpNetworks declared) {
@@ -36,7 +46,13 @@ final class SetUpNetworks {
      * @param volts test voltage: what is installed has its resistance at this voltage
      */
     Network in(SetUp setUp, double volts) {
-        return networks.computeIfAbsent(Changed.by(setUp, volts), this::changed);
+        At at = new At(setUp, volts);
+        Network known = bySetUp.get(at);
+        if (known == null) {
+            known = networks.computeIfAbsent(Changed.by(setUp, volts), this::changed);
+            bySetUp.put(at, known);
+        }
+        return known;
     }
 
     private Network changed(Changed how) {

@@ -26,6 +26,7 @@ final class Factor {
             }
             nodes[node] = eliminate(node, meeting, branches, slot);
         }
+        Effort.factored(structure.concerned.length);
     }
 
     /**
@@ -59,6 +60,7 @@ final class Factor {
                     : before.branches();
             nodes[node] = eliminate(node, meeting, branches, slot);
         }
+        Effort.factored(structure.concerned.length);
     }
 
     private static boolean contains(int[] few, int node) {

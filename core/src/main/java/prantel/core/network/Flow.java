@@ -45,6 +45,7 @@ final class Flow {
      */
     private Flow(Factor factor, int from, int to, int keptFrom, double[] arriving, boolean remembered) {
         this.remembered = remembered;
+        Effort.walked();
         kept = new double[factor.size() - keptFrom];
         if (from == to) {
             return;

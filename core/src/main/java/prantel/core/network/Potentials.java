@@ -13,6 +13,7 @@ final class Potentials {
      * @param flow what drives the eliminated ones; null for nothing
      */
     Potentials(Factor factor, Complex[] kept, @org.jspecify.annotations.Nullable Flow flow) {
+        Effort.walkedDown();
         int size = factor.size();
         int keptFrom = size - kept.length;
         int[] order = factor.structure.order.order;

@@ -81,7 +81,7 @@ public final class SetUp {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof SetUp o && hash == o.hash && deeds.equals(o.deeds);
+        return this == other || other instanceof SetUp o && hash == o.hash && deeds.equals(o.deeds);
     }
 
     @Override
