@@ -7,3 +7,11 @@ afterEach(cleanup);
 
 // as with the tests themselves
 configure({ asyncUtilTimeout: 15_000 });
+
+// jsdom lays nothing out: whoever asks for a width is told none
+class NoLayout implements ResizeObserver {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+globalThis.ResizeObserver ??= NoLayout;

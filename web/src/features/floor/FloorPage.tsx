@@ -50,9 +50,22 @@ function EmptyRoom() {
   );
 }
 
+/** As many columns as bays, up to five: a class stands in one row. */
+const COLUMNS = [
+  "",
+  "",
+  "lg:grid-cols-2",
+  "lg:grid-cols-3",
+  "lg:grid-cols-4",
+  "lg:grid-cols-3 xl:grid-cols-5",
+];
+
 function Bays({ bays }: { bays: Schemas["BayView"][] }) {
   return (
-    <ul aria-label="Bays" className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+    <ul
+      aria-label="Bays"
+      className={`grid gap-4 sm:grid-cols-2 ${COLUMNS[Math.min(bays.length, 5)] ?? "lg:grid-cols-4"}`}
+    >
       {bays.map((bay) => (
         <BayTile key={bay.id} bay={bay} />
       ))}

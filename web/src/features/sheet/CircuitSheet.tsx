@@ -6,7 +6,7 @@ import type { SheetView } from "./queries";
 import { type Group, nameOf, type ShownBox } from "./boxes";
 import { Judge } from "./Judge";
 import { ReadingInput } from "./ReadingInput";
-import { useWidth } from "./useWidth";
+import { useWidth } from "../../ui/useWidth";
 
 type Circuit = SheetView["circuits"][number];
 

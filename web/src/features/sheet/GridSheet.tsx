@@ -1,7 +1,7 @@
 import { Entry } from "./CircuitSheet";
 import { nameOf, type ShownBox } from "./boxes";
 import { Judge } from "./Judge";
-import { useWidth } from "./useWidth";
+import { useWidth } from "../../ui/useWidth";
 
 interface Props {
   label: string;
