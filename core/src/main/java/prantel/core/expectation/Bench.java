@@ -41,7 +41,7 @@ public final class Bench {
     private final Variation variation;
     private final boolean faultsDependOnVolts;
     /** By the healthy network. */
-    private final Map<Network, LiveBench> live = new ConcurrentHashMap<>();
+    private final Map<Network, EnergisedRig> live = new ConcurrentHashMap<>();
 
     /** By the healthy network and the test voltage, if the faults depend on that. */
     private final Map<Healthy, Network> dead = new ConcurrentHashMap<>();
@@ -221,11 +221,11 @@ public final class Bench {
     }
 
     /** Live set-ups that change the same are the same: what stands without a test is worked out once for all of them. */
-    LiveBench live(SetUp setUp) {
+    EnergisedRig live(SetUp setUp) {
         double volts = Function.VOLTAGE.volts();
         return live.computeIfAbsent(
                 healthy.in(setUp, volts),
-                in -> new LiveBench(
+                in -> new EnergisedRig(
                         in.with(faults, volts),
                         sources,
                         protection,

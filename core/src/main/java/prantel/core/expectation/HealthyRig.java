@@ -173,7 +173,8 @@ final class HealthyRig {
             founds.add(nominal);
             founds.addAll(of.nominal
                     .live(slot.setUp())
-                    .apart(slot.measurement(), nominal, of.low.live(slot.setUp()), of.high.live(slot.setUp())));
+                    .spread(of.low.live(slot.setUp()), of.high.live(slot.setUp()))
+                    .apart(slot.measurement(), nominal));
         }
         double least = Double.POSITIVE_INFINITY;
         double most = 0;

@@ -15,7 +15,7 @@ import prantel.core.sequence.Slot;
  *
  * @param live the rig with the supply on; null for a dead test
  */
-record Seen(Slot.Measured slot, List<At> ports, @Nullable LiveBench live) {
+record Seen(Slot.Measured slot, List<At> ports, @Nullable EnergisedRig live) {
 
     /**
      * @param in the network that the port is of
@@ -29,7 +29,7 @@ record Seen(Slot.Measured slot, List<At> ports, @Nullable LiveBench live) {
         return new Seen(slot, List.of(new At(dead, dead.port(probes.a(), probes.b()), List.of())), null);
     }
 
-    static Seen live(Slot.Measured slot, LiveBench live) {
+    static Seen live(Slot.Measured slot, EnergisedRig live) {
         Alternating in = live.alternating();
         List<At> ports = switch (slot.measurement()) {
             case Measurement.TwoProbe probes -> List.of(new At(in, in.port(probes.a(), probes.b()), List.of()));
@@ -45,7 +45,7 @@ record Seen(Slot.Measured slot, List<At> ports, @Nullable LiveBench live) {
         return new Seen(slot, ports, live);
     }
 
-    private static At at(LiveBench live, Measurement.Trial trial) {
+    private static At at(EnergisedRig live, Measurement.Trial trial) {
         Alternating in = live.in(trial.position());
         List<BranchId> operated = trial.position().stream()
                 .flatMap((Edit e) -> e.branches().stream())

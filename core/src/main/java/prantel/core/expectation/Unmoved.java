@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import prantel.core.expectation.LiveBench.Pole;
 import prantel.core.network.Alternating;
 import prantel.core.network.BranchId;
 import prantel.core.network.Disturbance;
@@ -41,7 +40,7 @@ final class Unmoved {
 
     private record Disturbed(Alternating in, double volts) {}
 
-    private final Map<LiveBench, Standing> standing = new IdentityHashMap<>();
+    private final Map<EnergisedRig, Standing> standing = new IdentityHashMap<>();
 
     /**
      * Of a rig with the supply on.
@@ -66,7 +65,7 @@ final class Unmoved {
     }
 
     boolean isSo(Seen seen) {
-        LiveBench live = seen.live();
+        EnergisedRig live = seen.live();
         if (live != null && !devicesAsBefore) {
             return false;
         }
@@ -112,7 +111,7 @@ final class Unmoved {
                 && (!live || touch.volts() <= SAME * port.openVolts().size() + SAME_VOLTS);
     }
 
-    private boolean sameResidualCurrents(LiveBench live, Seen seen, double volts) {
+    private boolean sameResidualCurrents(EnergisedRig live, Seen seen, double volts) {
         Standing known = standing(live, volts);
         if (!known.stays()) {
             return false;
@@ -127,12 +126,12 @@ final class Unmoved {
         return true;
     }
 
-    private Standing standing(LiveBench live, double volts) {
+    private Standing standing(EnergisedRig live, double volts) {
         Disturbance disturbance = disturbance(live.alternating(), volts);
         return standing.computeIfAbsent(live, l -> standing(l, disturbance));
     }
 
-    private Standing standing(LiveBench live, Disturbance disturbance) {
+    private Standing standing(EnergisedRig live, Disturbance disturbance) {
         List<PoleTouch> poles = new ArrayList<>();
         boolean stays = true;
         if (!disturbance.isTellable()) {

@@ -79,9 +79,14 @@ public final class SetUp {
         return RigState.of(rig, deeds);
     }
 
+    /** The same deeds at a rig where they do the same: a link is as good as that rig's joints are made. */
     @Override
     public boolean equals(Object other) {
-        return this == other || other instanceof SetUp o && hash == o.hash && deeds.equals(o.deeds);
+        return this == other
+                || other instanceof SetUp o
+                        && hash == o.hash
+                        && deeds.equals(o.deeds)
+                        && (rig == o.rig || isolation.equals(o.isolation) && edits.equals(o.edits));
     }
 
     @Override

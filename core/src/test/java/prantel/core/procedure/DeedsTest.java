@@ -27,6 +27,7 @@ import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Variation;
+import prantel.core.rig.Workmanship;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 
@@ -329,5 +330,16 @@ class DeedsTest {
         SetUp left = r1r2.setUp().without(Deed.Link.class::isInstance);
         assertThat(left).isNotEqualTo(r1r2.setUp());
         assertThat(key.expect(r1r2.in(left)).withFaults().shown()).contains(">");
+    }
+
+    /** The same deeds at a rig with poorer joints are another set-up: their link is another resistance. */
+    @Test
+    void aSetUpIsThatOfItsRig() {
+        List<Deed> deeds = List.of(OFF, LOCK, PROVE, new Deed.TakeOut(LINE), LINK);
+        Rig poorer = Rigs.rig(new Workmanship(5, 4, 50), 6, 13, 19);
+        Rig good = Rigs.rig(new Workmanship(0.5, 4, 50), 6, 13, 19);
+        assertThat(new SetUp(good, deeds)).isEqualTo(new SetUp(good, deeds)).isNotEqualTo(new SetUp(poorer, deeds));
+        assertThat(new SetUp(Rigs.rig(new Workmanship(0.5, 4, 50), 6, 13, 19), deeds))
+                .isEqualTo(new SetUp(good, deeds));
     }
 }
