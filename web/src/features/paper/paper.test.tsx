@@ -21,6 +21,7 @@ const box: Schemas["Box"] = {
   seq: 0,
   understood: "",
   mend: "",
+  likely: "",
   judged: true,
   satisfactory: null,
   judgedSeq: 0,

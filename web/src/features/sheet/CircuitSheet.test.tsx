@@ -18,6 +18,7 @@ const box: ShownBox = {
   seq: 0,
   understood: "",
   mend: "",
+  likely: "",
   judged: false,
   satisfactory: null,
   judgedSeq: 0,
@@ -84,6 +85,13 @@ describe("CircuitSheet", () => {
     );
     // jsdom lays nothing out
     Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 900 });
+  });
+
+  it("offers what was likely meant, and writes it only when asked", async () => {
+    const { onText } = show([{ ...box, text: "O.44", mend: "give a number", likely: "0.44" }]);
+    expect(onText).not.toHaveBeenCalled();
+    await userEvent.click(screen.getByRole("button", { name: "I meant 0.44" }));
+    expect(onText.mock.calls[0]?.[1]).toBe("0.44");
   });
 
   it("says of a station only what its name does not say, and which box is worked out", () => {

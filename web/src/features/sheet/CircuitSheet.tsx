@@ -205,6 +205,7 @@ export function Entry({
       unit={narrow ? "" : box.unit}
       open={open}
       mend={box.mend}
+      likely={box.likely}
       understood={box.understood}
       keys={box.keys}
       placeholder={narrow ? box.unit : ""}

@@ -11,6 +11,8 @@ interface Props {
   open: boolean;
   /** what is wrong with it, or empty */
   mend: string;
+  /** what was likely meant, or empty */
+  likely?: string;
   /** how it was understood, or empty */
   understood?: string;
   /** what one key writes */
@@ -22,7 +24,19 @@ interface Props {
 
 /** Saved when left; Enter goes on to the next. */
 export function ReadingInput(props: Props) {
-  const { id, label, text: saved, unit, open, mend, understood = "", keys = [], narrow, onText } = props;
+  const {
+    id,
+    label,
+    text: saved,
+    unit,
+    open,
+    mend,
+    likely = "",
+    understood = "",
+    keys = [],
+    narrow,
+    onText,
+  } = props;
   const [text, setText] = useState(saved);
   const [editing, setEditing] = useState(false);
   const latest = useRef(saved);
@@ -79,6 +93,15 @@ export function ReadingInput(props: Props) {
       {mend && (
         <span id={`${id}-note`} className="max-w-[300px] text-[14px] text-caution">
           Cannot be read: {mend}.
+          {likely && open && (
+            <button
+              type="button"
+              className="mt-1 block min-h-11 rounded-md border border-work px-3 font-semibold text-work"
+              onClick={() => onText(likely)}
+            >
+              I meant {likely}
+            </button>
+          )}
         </span>
       )}
     </span>

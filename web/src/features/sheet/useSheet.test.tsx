@@ -13,6 +13,7 @@ const box = {
   satisfactory: null,
   understood: "",
   mend: "",
+  likely: "",
 };
 const view = {
   id: "s1",

@@ -119,6 +119,12 @@ public final class Notation {
         if (NO_READING.contains(lower)) {
             return unreadable(text, "is not a reading; write what the display showed, such as >999 MΩ");
         }
+        if (plain.matches("[-−–]\\s*[0-9.,].*")) {
+            return unreadable(
+                    text,
+                    "less than nothing is no reading: where leads were nulled with more than they have, null them again and"
+                            + " read again");
+        }
         Matcher matcher = NUMBER.matcher(plain);
         if (!matcher.matches()) {
             return unreadable(
@@ -139,6 +145,33 @@ public final class Notation {
         return number
                 ? new Written.Number(text, unit.toBase(value), unit, places)
                 : new Written.Above(text, unit.toBase(value), unit);
+    }
+
+    /** What hands put before or behind a number that the display did not show. Common practice, no source. */
+    private static final Pattern AROUND = Pattern.compile(
+            "^(?:about|approx\\.?|approximately|circa|ca\\.?|c\\.|~|≈|=|<|≤)\\s*|[.,;:]+$", Pattern.CASE_INSENSITIVE);
+
+    /**
+     * What was very likely meant by something that cannot be read: a letter O for a nought, a middle dot, a space or two
+     * points in a number, "about 0.4". To be offered to whoever wrote it, never taken in its place.
+     *
+     * @return a text that can be read; empty where nothing is likely, or where the text can be read as it stands
+     */
+    public static Optional<String> likely(String text, Unit boxUnit) {
+        if (boxUnit == Unit.WORDS || !(read(text, boxUnit) instanceof Written.Unreadable)) {
+            return Optional.empty();
+        }
+        String likely = text.strip();
+        for (String before = ""; !before.equals(likely); ) {
+            before = likely;
+            likely = AROUND.matcher(likely).replaceAll("").strip();
+        }
+        likely = likely.replaceAll("[·•⋅∙’'`]", ".")
+                .replaceAll("(?<=[0-9.,])[oO](?=[0-9.,]|\\b|$)|\\b[oO](?=[.,]?[0-9])", "0")
+                .replaceAll("(?<=[0-9.,])[lI](?=[0-9.,]|$)", "1")
+                .replaceAll("(?<=[0-9])\\s*([.,])\\s*(?=[0-9])", "$1")
+                .replaceAll("[.,]{2,}", ".");
+        return read(likely, boxUnit) instanceof Written.Number ? Optional.of(likely) : Optional.empty();
     }
 
     /** mΩ and MΩ differ only in the case of one letter, so that case counts. */

@@ -83,4 +83,56 @@ class NotationTest {
                 .isEqualTo("no access");
         assertThat(Notation.read("LIM", Unit.OHM)).isInstanceOf(Written.Unreadable.class);
     }
+
+    /** Slips of the hand, as they stand on paper and tablets: common practice, no source. What is likely can be read. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "0·44 | 0.44",
+                "O.44 | 0.44",
+                "0.O4 | 0.04",
+                "1O | 10",
+                "0.44. | 0.44",
+                "about 0.4 | 0.4",
+                "approx. 0.4 Ω | 0.4 Ω",
+                "~0.4 | 0.4",
+                "<0.05 | 0.05",
+                "0 .44 | 0.44",
+                "0. 44 | 0.44",
+                "0..44 | 0.44",
+                "= 0,44 | 0,44",
+                "2l | 21"
+            })
+    void whatAHandMeantIsOffered(String written, String likely) {
+        assertThat(Notation.read(written, Unit.OHM)).as(written).isInstanceOf(Written.Unreadable.class);
+        assertThat(Notation.likely(written, Unit.OHM)).as(written).contains(likely);
+        assertThat(Notation.read(likely, Unit.OHM)).isInstanceOf(Written.Number.class);
+    }
+
+    /** What can be read is not doubted, and what could be anything is not guessed. */
+    @Test
+    void nothingIsOfferedWhereNothingIsLikely() {
+        for (String text : java.util.List.of("0.44", ">99.9", "open", "", "not tested: no access", "tripped")) {
+            assertThat(Notation.likely(text, Unit.OHM)).as(text).isEmpty();
+        }
+        for (String text : java.util.List.of("abc", "ok", "-0.02", "0.4 V", "see next page", "12 or 13", "about")) {
+            assertThat(Notation.read(text, Unit.OHM)).as(text).isInstanceOf(Written.Unreadable.class);
+            assertThat(Notation.likely(text, Unit.OHM)).as(text).isEmpty();
+        }
+        assertThat(Notation.likely("wroks", Unit.WORDS)).isEmpty();
+    }
+
+    /** Below nought: the leads were nulled with more than they have. */
+    @Test
+    void aMinusSignSaysWhatToDo() {
+        assertThat(((Written.Unreadable) Notation.read("-0.02", Unit.OHM))
+                        .problem()
+                        .mend())
+                .contains("null them again");
+        assertThat(((Written.Unreadable) Notation.read("− 0,02 Ω", Unit.OHM))
+                        .problem()
+                        .mend())
+                .contains("null them");
+    }
 }

@@ -178,8 +178,9 @@ record SheetView(
      * @param text as written
      * @param understood the text as it is read, or empty
      * @param mend what is wrong with the text, or empty
+     * @param likely what was very likely meant by a text that cannot be read, or empty; whoever wrote it decides
      */
-    record BoxThere(String text, int seq, String understood, String mend) {}
+    record BoxThere(String text, int seq, String understood, String mend, String likely) {}
 
     /**
      * What was made of it.
@@ -399,7 +400,8 @@ record SheetView(
                         text,
                         assessment.revision("reading/" + slot.id()),
                         Understood.of(written),
-                        written instanceof Written.Unreadable u ? u.problem().mend() : ""),
+                        written instanceof Written.Unreadable u ? u.problem().mend() : "",
+                        Notation.likely(text, slot.boxUnit()).orElse("")),
                 new BoxJudgement(
                         slot.limit().isPresent(),
                         judged == null ? null : judged.value(),
