@@ -20,22 +20,22 @@ import prantel.core.inference.Beside;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester.Function;
-import prantel.core.network.Edit;
-import prantel.core.procedure.Action;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.End;
+import prantel.core.procedure.Position;
 import prantel.core.procedure.SetUp;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.Loads;
-import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Variation;
 import prantel.core.safety.SafetyCheck;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -522,10 +522,8 @@ final class Corpus {
             texts.put(slot.id(), text(slot, bench.value(slot, setUp)));
         }
 
-        private void with(Map<SlotId, String> texts, Slot.Measured slot, List<Edit> edits) {
-            List<Action> actions = new ArrayList<>(slot.setUp().actions());
-            actions.add(new Action.Operate("otherwise", edits));
-            otherwise(texts, slot, new SetUp(actions));
+        private void with(Map<SlotId, String> texts, Slot.Measured slot, Deed deed) {
+            otherwise(texts, slot, slot.setUp().and(deed));
         }
 
         private void onRange(Map<SlotId, String> texts, Slot.Measured slot, int range) {
@@ -565,13 +563,11 @@ final class Corpus {
                 case "link" ->
                     any(c -> !of(c, TestKind.R1_R2).isEmpty())
                             .ifPresent(c -> of(c, TestKind.R1_R2)
-                                    .forEach(m ->
-                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.Link))));
+                                    .forEach(m -> otherwise(texts, m, m.setUp().without(Deed.Link.class::isInstance))));
                 case "switch-open" -> {
                     List<Slot.Measured> all = of(m -> m.step() == TestKind.R1_R2
-                            && m.setUp().actions().stream()
-                                    .anyMatch(a -> a instanceof Action.Operate o
-                                            && o.words().contains(":")));
+                            && m.setUp().deeds().stream()
+                                    .anyMatch(d -> d instanceof Deed.Operate(Position.Lights lights)));
                     if (!all.isEmpty()) {
                         Slot.Measured m = all.get(random.nextInt(all.size()));
                         texts.put(m.id(), key.tester().ohmmeter().overRange().shown());
@@ -588,7 +584,7 @@ final class Corpus {
                     any(Ring.class::isInstance).ifPresent(c -> {
                         List<Slot.Measured> all = of(c, TestKind.RING);
                         for (Slot.Measured m : all) {
-                            if (m.quantity().equals("R1+R2")) {
+                            if (m.address().is(Quantity.R1_R2)) {
                                 texts.put(
                                         m.id(),
                                         texts.get(new SlotId(m.id().value().replace("step-3", "step-2"))));
@@ -598,13 +594,12 @@ final class Corpus {
                 case "not-crossed", "one-pair" ->
                     any(Ring.class::isInstance)
                             .ifPresent(c -> of(c, TestKind.RING).stream()
-                                    .filter(m -> m.quantity().equals("R1+R2"))
-                                    .forEach(m -> otherwise(
-                                            texts, m, crossed((Ring) c, m.setUp(), kind.equals("one-pair")))));
+                                    .filter(m -> m.address().is(Quantity.R1_R2))
+                                    .forEach(m -> otherwise(texts, m, crossed(m.setUp(), kind.equals("one-pair")))));
                 case "not-divided", "halved" ->
                     any(Ring.class::isInstance)
                             .ifPresent(c -> of(c, TestKind.RING).stream()
-                                    .filter(m -> m.quantity().equals("R1+Rn"))
+                                    .filter(m -> m.address().is(Quantity.R1_RN))
                                     .forEach(m -> {
                                         double base = (kind.equals("halved") ? 2 : 4) * bench.value(m);
                                         if (Double.isFinite(base)) {
@@ -636,18 +631,14 @@ final class Corpus {
                             .forEach(m -> otherwise(
                                     texts,
                                     m,
-                                    m.setUp()
-                                            .without(a -> a instanceof Action.Operate o
-                                                    && o.words().startsWith("Breaker"))));
+                                    m.setUp().without(d -> d instanceof Deed.Operate(Position.Device device))));
                 case "neutral-in" ->
-                    insulation().forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
+                    insulation().forEach(m -> otherwise(texts, m, m.setUp().without(Deed.TakeOut.class::isInstance)));
                 case "cpc-off" ->
                     any(c -> !of(c, TestKind.INSULATION).isEmpty())
                             .ifPresent(c -> of(c, TestKind.INSULATION)
-                                    .forEach(m -> with(
-                                            texts,
-                                            m,
-                                            List.of(new Edit.Open(Places.terminationAtBoard(c.id(), Conductor.CPC))))));
+                                    .forEach(m ->
+                                            with(texts, m, new Deed.TakeOut(new End.AtBoard(c.id(), Conductor.CPC)))));
                 case "lead-broken" ->
                     any(c -> of(c, TestKind.R1_R2).size() > 1)
                             .ifPresent(c -> of(c, TestKind.R1_R2)
@@ -730,21 +721,27 @@ final class Corpus {
                                 List<Point> loaded = c.points().stream()
                                         .filter(p -> p.load().isPresent())
                                         .toList();
-                                List<Edit> in = Loads.in(c, loaded.get(random.nextInt(loaded.size())));
+                                Deed in = new Deed.LoadIn(
+                                        c.id(),
+                                        loaded.get(random.nextInt(loaded.size()))
+                                                .id());
                                 of(c, TestKind.INSULATION).forEach(m -> with(texts, m, in));
                             });
                 case "surge-protection-in" ->
                     key.rig()
                             .boards()
                             .forEach(b -> of(m -> m.step() == TestKind.INSULATION_BOARD)
-                                    .forEach(m -> with(texts, m, Loads.surgeProtection(key.rig(), b))));
+                                    .forEach(m -> with(texts, m, new Deed.SurgeProtectionIn(b.id()))));
                 case "load-in-throughout" ->
                     any(c -> c.points().stream().anyMatch(p -> p.load().isPresent()))
                             .ifPresent(c -> {
                                 List<Point> loaded = c.points().stream()
                                         .filter(p -> p.load().isPresent())
                                         .toList();
-                                List<Edit> in = Loads.in(c, loaded.get(random.nextInt(loaded.size())));
+                                Deed in = new Deed.LoadIn(
+                                        c.id(),
+                                        loaded.get(random.nextInt(loaded.size()))
+                                                .id());
                                 of(m -> m.step() == TestKind.INSULATION_BOARD
                                                 || m.step() == TestKind.INSULATION
                                                         && m.circuit()
@@ -755,35 +752,35 @@ final class Corpus {
                 case "earth-left-off" ->
                     any(c -> !of(c, TestKind.ZS).isEmpty())
                             .ifPresent(c -> of(c, TestKind.ZS)
-                                    .forEach(m ->
-                                            with(texts, m, List.of(new Edit.Open(Places.EARTHING_CONDUCTOR_AT_MET)))));
+                                    .forEach(m -> with(texts, m, new Deed.TakeOut(new End.OfEarthing()))));
                 case "ends-left-in" ->
                     any(Ring.class::isInstance)
                             .ifPresent(c -> of(c, TestKind.RING).stream()
-                                    .filter(m -> !m.quantity().startsWith("R1"))
+                                    .filter(m -> !m.address().is(Quantity.R1_R2)
+                                            && !m.address().is(Quantity.R1_RN))
                                     .forEach(m ->
-                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut))));
+                                            otherwise(texts, m, m.setUp().without(Deed.TakeOut.class::isInstance))));
                 case "not-joined" ->
                     any(Ring.class::isInstance)
                             .ifPresent(c -> of(c, TestKind.RING).stream()
-                                    .filter(m -> m.quantity().equals("R1+Rn"))
-                                    .forEach(m ->
-                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.Cross))));
+                                    .filter(m -> m.address().is(Quantity.R1_RN))
+                                    .forEach(
+                                            m -> otherwise(texts, m, m.setUp().without(Deed.Cross.class::isInstance))));
                 case "switch-closed" ->
                     any(c -> !of(c, TestKind.POLARITY).isEmpty())
                             .ifPresent(c -> of(c, TestKind.POLARITY)
                                     .forEach(m ->
-                                            otherwise(texts, m, m.setUp().without(a -> a instanceof Action.Operate))));
+                                            otherwise(texts, m, m.setUp().without(Deed.Operate.class::isInstance))));
                 case "bond-left-on" ->
                     of(m -> m.step() == TestKind.BONDING)
-                            .forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
+                            .forEach(m -> otherwise(texts, m, m.setUp().without(Deed.TakeOut.class::isInstance)));
                 case "earth-left-on" ->
-                    of(m -> m.step() == TestKind.ZE && m.quantity().equals("Ze"))
-                            .forEach(m -> otherwise(texts, m, m.setUp().without(a -> a instanceof Action.TakeOut)));
+                    of(m -> m.step() == TestKind.ZE && m.address().is(Quantity.ZE))
+                            .forEach(m -> otherwise(texts, m, m.setUp().without(Deed.TakeOut.class::isInstance)));
                 case "current-of-ze" -> {
                     Optional<Double> ze = base(texts.getOrDefault(new SlotId("origin/ze"), ""));
                     ze.filter(z -> z > 0)
-                            .ifPresent(z -> of(m -> m.quantity().equals("PEFC"))
+                            .ifPresent(z -> of(m -> m.address().is(Quantity.PEFC))
                                     .forEach(m -> texts.put(m.id(), String.format(Locale.ROOT, "%.2f kA", 0.230 / z))));
                 }
                 case "neighbour" ->
@@ -822,24 +819,9 @@ final class Corpus {
                     .orElse(List.of());
         }
 
-        private SetUp crossed(Ring ring, SetUp setUp, boolean onePair) {
-            return new SetUp(setUp.actions().stream()
-                    .map(a -> a instanceof Action.Cross cross
-                            ? new Action.Cross(
-                                    cross.words(),
-                                    onePair
-                                            ? cross.edits().subList(0, 1)
-                                            : List.of(
-                                                    new Edit.Bridge(
-                                                            Places.cableAtBoard(ring.id(), Conductor.LINE),
-                                                            Places.cableAtBoard(ring.id(), Conductor.CPC),
-                                                            0.001),
-                                                    new Edit.Bridge(
-                                                            Places.secondCableAtBoard(ring.id(), Conductor.LINE),
-                                                            Places.secondCableAtBoard(ring.id(), Conductor.CPC),
-                                                            0.001)))
-                            : a)
-                    .toList());
+        private static SetUp crossed(SetUp setUp, boolean onePair) {
+            Deed.Legs legs = onePair ? Deed.Legs.FIRST_LINE_ONLY : Deed.Legs.EACH_WITH_ITSELF;
+            return setUp.instead(d -> d instanceof Deed.Cross c ? new Deed.Cross(c.ring(), c.with(), legs) : d);
         }
 
         private void calculated(Map<SlotId, String> texts) {
@@ -854,7 +836,7 @@ final class Corpus {
                 }
                 of(m -> (m.step() == TestKind.R1_R2
                                         || m.step() == TestKind.RING
-                                                && m.quantity().equals("R1+R2"))
+                                                && m.address().is(Quantity.R1_R2))
                                 && m.circuit().equals(zs.circuit())
                                 && m.spot().point().equals(zs.spot().point()))
                         .stream()

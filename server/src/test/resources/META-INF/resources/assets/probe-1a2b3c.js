@@ -1,0 +1,1 @@
+/* a file of a build: its name holds a hash */
