@@ -18,7 +18,7 @@ const WIDE = 104;
 const NARROW = 68;
 const MID = 32;
 /** What each sign says, in the order in which it is met. */
-const KEY = "● done · ◐ begun · ○ open · ◆ live · ▼ slip · ⌒ passed over · ringed: next";
+const KEY = "● done · ◐ begun · ○ open · ◆ live · ▼ slip · ⌒ skipped · ringed = next";
 
 /** The sequence as a line with stations: ● done, ◐ begun, ○ open, a wedge for a slip, an arch over what was skipped, a bar where it was stopped. */
 export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {

@@ -3,16 +3,12 @@ package prantel.core;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
-import com.tngtech.archunit.core.domain.Dependency;
-import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
-import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
-import com.tngtech.archunit.lang.ConditionEvents;
-import com.tngtech.archunit.lang.SimpleConditionEvent;
 import java.util.List;
+import prantel.core.fixtures.Arrows;
 
 /** Arrows inside core point down. */
 @AnalyzeClasses(packages = "prantel.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -68,30 +64,5 @@ class ArchitectureTest {
             slices().matching("prantel.core.(*)..").should().beFreeOfCycles();
 
     @ArchTest
-    static final ArchRule arrowsPointDown = classes().should(useOnlyRoomsBelow());
-
-    private static ArchCondition<JavaClass> useOnlyRoomsBelow() {
-        return new ArchCondition<>("use only rooms before their own in " + ROOMS) {
-            @Override
-            public void check(JavaClass item, ConditionEvents events) {
-                int own = place(item);
-                if (own < 0) {
-                    events.add(SimpleConditionEvent.violated(
-                            item, item.getName() + " stands in a room that is not in the list"));
-                    return;
-                }
-                for (Dependency dependency : item.getDirectDependenciesFromSelf()) {
-                    JavaClass target = dependency.getTargetClass();
-                    if (target.getPackageName().startsWith("prantel.core.") && place(target) > own) {
-                        events.add(SimpleConditionEvent.violated(item, dependency.getDescription()));
-                    }
-                }
-            }
-        };
-    }
-
-    private static int place(JavaClass item) {
-        return ROOMS.indexOf(
-                item.getPackageName().replaceFirst("prantel\\.core\\.?", "").replaceFirst("\\..*", ""));
-    }
+    static final ArchRule arrowsPointDown = classes().should(new Arrows("prantel.core.", ROOMS));
 }

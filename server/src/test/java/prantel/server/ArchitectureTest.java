@@ -4,16 +4,12 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
-import com.tngtech.archunit.core.domain.Dependency;
-import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
-import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
-import com.tngtech.archunit.lang.ConditionEvents;
-import com.tngtech.archunit.lang.SimpleConditionEvent;
 import java.util.List;
+import prantel.core.fixtures.Arrows;
 
 @AnalyzeClasses(packages = "prantel", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -76,29 +72,6 @@ class ArchitectureTest {
             "demo");
 
     @ArchTest
-    static final ArchRule arrowsPointDown = classes()
-            .that()
-            .resideInAPackage("prantel.server.(*)..")
-            .should(new ArchCondition<JavaClass>("use only rooms before their own in " + ROOMS) {
-                @Override
-                public void check(JavaClass item, ConditionEvents events) {
-                    int own = ROOMS.indexOf(room(item));
-                    if (own < 0) {
-                        events.add(SimpleConditionEvent.violated(
-                                item, item.getName() + " stands in a room that is not in the list"));
-                        return;
-                    }
-                    for (Dependency dependency : item.getDirectDependenciesFromSelf()) {
-                        JavaClass target = dependency.getTargetClass();
-                        if (target.getPackageName().startsWith("prantel.server.")
-                                && ROOMS.indexOf(room(target)) > own) {
-                            events.add(SimpleConditionEvent.violated(item, dependency.getDescription()));
-                        }
-                    }
-                }
-            });
-
-    private static String room(JavaClass item) {
-        return item.getPackageName().replaceFirst("prantel\\.server\\.", "").replaceFirst("\\..*", "");
-    }
+    static final ArchRule arrowsPointDown =
+            classes().that().resideInAPackage("prantel.server.(*)..").should(new Arrows("prantel.server.", ROOMS));
 }

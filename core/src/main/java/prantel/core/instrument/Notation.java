@@ -120,10 +120,7 @@ public final class Notation {
             return unreadable(text, "is not a reading; write what the display showed, such as >999 MΩ");
         }
         if (plain.matches("[-−–]\\s*[0-9.,].*")) {
-            return unreadable(
-                    text,
-                    "less than nothing is no reading: where leads were nulled with more than they have, null them again and"
-                            + " read again");
+            return unreadable(text, "a reading cannot be below zero; null the leads again and repeat it");
         }
         Matcher matcher = NUMBER.matcher(plain);
         if (!matcher.matches()) {

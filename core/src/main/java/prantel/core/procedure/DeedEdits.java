@@ -65,7 +65,7 @@ public final class DeedEdits {
             case Position.Feed feed ->
                 feed.on()
                         ? List.of()
-                        : poles(feed.board()).stream()
+                        : rig.poles(feed.board()).stream()
                                 .<Edit>map(p -> new Edit.Open(Places.feed(feed.board(), feed.section(), p)))
                                 .toList();
             case Position.FarSwitch far -> far.on() ? List.of() : mainSwitchOff(far.board());
@@ -86,7 +86,7 @@ public final class DeedEdits {
     }
 
     private List<Edit> mainSwitchOff(BoardId board) {
-        return poles(board).stream()
+        return rig.poles(board).stream()
                 .<Edit>map(p -> new Edit.Open(Places.mainSwitch(board, p)))
                 .toList();
     }
@@ -168,13 +168,6 @@ public final class DeedEdits {
         return new Deed.Joint(
                 new Contact.AtEnd(new End.AtBoard(cross.ring(), Conductor.LINE, lineOfSecond)),
                 new Contact.AtEnd(new End.AtBoard(cross.ring(), cross.with(), withOfSecond)));
-    }
-
-    private List<Conductor> poles(BoardId board) {
-        List<Conductor> poles =
-                new ArrayList<>(rig.isThreePhase(board) ? Conductor.THREE_LINES : List.of(Conductor.LINE));
-        poles.add(Conductor.NEUTRAL);
-        return poles;
     }
 
     private Lighting lighting(CircuitId circuit) {

@@ -127,7 +127,7 @@ public final class DeedWords {
 
     private String takenOut(List<End> ends) {
         if (ends.getFirst() instanceof End.OfEarthing) {
-            return "Earthing conductor off the MET, back at once afterwards";
+            return "Earthing conductor off the MET; put it back straight afterwards";
         }
         if (ends.getFirst() instanceof End.OfBond bond) {
             return "Bond to the " + rig.bond(bond.bond()).part() + " off the MET";
@@ -272,7 +272,7 @@ public final class DeedWords {
 
     private String probes(ProbesAt at) {
         return switch (at) {
-            case ProbesAt.Usual usual -> usual.words();
+            case ProbesAt.Usual usual -> words(usual);
             case ProbesAt.On on ->
                 "Probes on " + on.contacts().stream().map(this::contact).collect(Collectors.joining(" and "));
         };
@@ -288,10 +288,48 @@ public final class DeedWords {
 
     private String caution(Caution caution) {
         return switch (caution) {
-            case Caution.Usual usual -> usual.words();
+            case Caution.Usual usual -> words(usual);
             case Caution.BondStays stays ->
                 "Whole installation isolated; the bond to the "
                         + rig.bond(stays.bond()).part() + " stays connected";
+        };
+    }
+
+    private static String words(ProbesAt.Usual probes) {
+        return switch (probes) {
+            case LINE_AND_NEUTRAL_OF_POINT -> "probes on the line and N of the point";
+            case LINE_AND_EARTH_OF_POINT -> "probes on the line and E of the point";
+            case EARTH_OF_POINT -> "The other lead on E of the point";
+            case EARTH_AND_PART -> "Probes on the earth terminal of the point and on the bare part";
+            case SUPPLY_EARTH -> "the other on the supply's earth terminal";
+            case STAKES ->
+                "Earth tester on the free conductor, current stake far out, voltage stake half-way;"
+                        + " again with it nearer and further, and the mean written";
+            case CONDUCTORS_AT_BOARD -> "probes on the conductors at the board";
+            case SECTION_BARS -> "Probes on the section's line bar, neutral bar and the earth bar";
+            case BEHIND_MAIN_SWITCH -> "Probes behind the main switch and on the earth bar";
+            case PROVING_DEAD -> "Indicator proved before and after; probes behind the main switch";
+            case INCOMING -> "Probes on the incoming terminals, earth or neutral first, line last";
+            case INCOMING_AND_FREE_EARTH -> "Probes on the incoming line and the free earthing conductor";
+            case INCOMING_AND_BAR -> "Earth connected; probes on the incoming line and the earth bar";
+            case POINT_LIVE -> "Loads out; earth or neutral probe first, line last";
+            case LOOP_AT_POINT -> "Loads out; probes on line and E of the point";
+            case RCD -> "Loads out; the device on, reset after each test";
+            case OPERATE -> "Operate and look";
+        };
+    }
+
+    private static String words(Caution.Usual caution) {
+        return switch (caution) {
+            case LIVE ->
+                "Caution, live: supervised and with permission only; fused probes with short tips, covers on where they can"
+                        + " be, bystanders out. Local rules and licensed practice come first";
+            case CPC_ON_BAR -> "CPC on the earth bar";
+            case CPC_OFF_BAR_AS_WELL -> "Or the CPC off the bar and linked to the line: without the metal in parallel";
+            case PARALLEL_PATHS -> "Main earth connected: parallel paths count";
+            case INDICATOR -> "Two-pole indicator on its proving unit or a known source, before and after proving dead";
+            case INSPECTION -> "Isolated and proved dead; looked at before any lead is put on";
+            case CLOSING -> "Closing up: looked at and said, before the record is signed";
         };
     }
 }

@@ -1,7 +1,6 @@
 package prantel.core.procedure;
 
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -25,42 +24,30 @@ public final class RigState {
     /**
      * @param locked boards whose main switch is locked off
      * @param proved boards proved dead behind it, and not live since
-     * @param nulled leads that were nulled
      * @param openedUp whether anything was out of its terminal or linked since everything was closed up
      */
-    private record Known(
-            Set<BoardId> locked, Set<BoardId> proved, Set<Deed.Leads> nulled, boolean loadsOut, boolean openedUp) {
-        static final Known NOTHING = new Known(Set.of(), Set.of(), Set.of(), false, false);
+    private record Known(Set<BoardId> locked, Set<BoardId> proved, boolean openedUp) {
+        static final Known NOTHING = new Known(Set.of(), Set.of(), false);
 
         Known opened() {
-            return new Known(locked, proved, nulled, loadsOut, true);
+            return new Known(locked, proved, true);
         }
 
         Known closed() {
-            return new Known(locked, proved, nulled, loadsOut, false);
-        }
-
-        Known withLoads(boolean out) {
-            return new Known(locked, proved, nulled, out, openedUp);
+            return new Known(locked, proved, false);
         }
 
         Known locking(BoardId board) {
-            return new Known(with(locked, board), proved, nulled, loadsOut, openedUp);
+            return new Known(with(locked, board), proved, openedUp);
         }
 
         Known proving(BoardId board) {
-            return new Known(locked, with(proved, board), nulled, loadsOut, openedUp);
+            return new Known(locked, with(proved, board), openedUp);
         }
 
         /** What is switched on is neither locked nor known to be dead. */
         Known switching(BoardId board) {
-            return new Known(without(locked, board), without(proved, board), nulled, loadsOut, openedUp);
-        }
-
-        Known nulling(Deed.Leads leads) {
-            EnumSet<Deed.Leads> all = EnumSet.of(leads);
-            all.addAll(nulled);
-            return new Known(locked, proved, all, loadsOut, openedUp);
+            return new Known(without(locked, board), without(proved, board), openedUp);
         }
 
         private static Set<BoardId> with(Set<BoardId> boards, BoardId board) {
@@ -133,10 +120,10 @@ public final class RigState {
                 new RigState(
                         rig,
                         without(d -> d instanceof Deed.LoadIn || out.surge() && d instanceof Deed.SurgeProtectionIn),
-                        known.withLoads(true));
-            case Deed.LoadIn in -> with(without(in::equals), in, known.withLoads(false));
+                        known);
+            case Deed.LoadIn in -> with(without(in::equals), in, known);
             case Deed.SurgeProtectionIn in -> with(without(in::equals), in, known);
-            case Deed.NullLeads leads -> new RigState(rig, standing, known.nulling(leads.leads()));
+            case Deed.NullLeads leads -> this;
             case Deed.CloseUp up -> new RigState(rig, without(RigState::isOpening), known.closed());
             case Deed.Choose choose -> this;
             case Deed.PutProbes putProbes -> this;
@@ -251,24 +238,10 @@ public final class RigState {
                 .anyMatch(d -> d instanceof Deed.TakeOut out && out.ends().contains(end));
     }
 
-    /** Whether the rig is without its earth. */
-    public boolean isEarthOff() {
-        return isOut(new End.OfEarthing());
-    }
-
     /** Whether anything is joined that is not when the rig is closed up. */
     public boolean isLinked() {
         return standing.stream()
                 .anyMatch(d -> d instanceof Deed.Link || d instanceof Deed.Cross || d instanceof Deed.PutElsewhere);
-    }
-
-    /** Whether every load is out. */
-    public boolean areLoadsOut() {
-        return known.loadsOut();
-    }
-
-    public boolean isNulled(Deed.Leads leads) {
-        return known.nulled().contains(leads);
     }
 
     /** Whether everything is in its place, tight, and the covers are on. */

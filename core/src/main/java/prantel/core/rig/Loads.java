@@ -74,12 +74,12 @@ public final class Loads {
         }
         List<Edit> edits = new ArrayList<>();
         if (board.surge() == SurgeProtection.TO_EARTH) {
-            for (Conductor pole : RigCompiler.poles(rig, board.id())) {
+            for (Conductor pole : rig.poles(board.id())) {
                 edits.add(new Edit.Install(Places.surge(board.id(), pole, Conductor.CPC), SurgeDevice.toEarth()));
             }
             return edits;
         }
-        for (Conductor line : RigCompiler.lines(rig.isThreePhase(board.id()))) {
+        for (Conductor line : rig.lines(board.id())) {
             edits.add(new Edit.Install(Places.surge(board.id(), line, Conductor.NEUTRAL), SurgeDevice.lineNeutral()));
         }
         edits.add(new Edit.Install(

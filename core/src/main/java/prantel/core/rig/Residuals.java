@@ -45,7 +45,7 @@ public final class Residuals {
                             mainId(board.id()),
                             board.label() + ", main RCD " + d.label(),
                             d,
-                            RigCompiler.poles(rig, board.id()).stream()
+                            rig.poles(board.id()).stream()
                                     .map(p -> Places.mainSwitch(board.id(), p))
                                     .toList(),
                             new At.MainSwitch(board.id()))));
@@ -56,7 +56,7 @@ public final class Residuals {
                                 sectionId(board.id(), section.id()),
                                 section.label() + ", RCD " + d.label(),
                                 d,
-                                RigCompiler.poles(rig, board.id()).stream()
+                                rig.poles(board.id()).stream()
                                         .map(p -> Places.feed(board.id(), section.id(), p))
                                         .toList(),
                                 new At.Section(board.id(), section.id()))));

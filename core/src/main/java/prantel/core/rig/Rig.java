@@ -256,6 +256,18 @@ public record Rig(
         return feedOf(board).map(Circuit::isThreePhase).orElse(supply().isThreePhase());
     }
 
+    /** The lines that arrive at a board. */
+    public List<Conductor> lines(BoardId board) {
+        return isThreePhase(board) ? Conductor.THREE_LINES : List.of(Conductor.LINE);
+    }
+
+    /** The poles of a board: its lines and the neutral. */
+    public List<Conductor> poles(BoardId board) {
+        List<Conductor> poles = new ArrayList<>(lines(board));
+        poles.add(Conductor.NEUTRAL);
+        return poles;
+    }
+
     /** Circuits of a section, in order of their ways. */
     public List<Circuit> circuitsOf(BoardId board, SectionId section) {
         return circuits.stream()

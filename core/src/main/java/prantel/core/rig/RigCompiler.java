@@ -55,7 +55,7 @@ public final class RigCompiler {
     /** Where the branches of {@link #sources} end; the star point last, which all of them have. */
     private static List<Terminal> sourceEnds(Rig rig) {
         List<Terminal> ends = new ArrayList<>();
-        for (Conductor pole : poles(rig, rig.origin().id())) {
+        for (Conductor pole : rig.poles(rig.origin().id())) {
             ends.add(Places.incoming(rig, rig.origin().id(), pole));
         }
         if (rig.supply().earth().earthing() == Supply.Earthing.TN_S) {
@@ -70,7 +70,7 @@ public final class RigCompiler {
         Supply supply = rig.supply();
         double volts = supply.nominalVolts() * variation.volts();
         List<Source> sources = new ArrayList<>();
-        List<Conductor> lines = lines(supply.isThreePhase());
+        List<Conductor> lines = rig.lines(rig.origin().id());
         for (int i = 0; i < lines.size(); i++) {
             sources.add(new Source(
                     Places.source(lines.get(i)),
@@ -85,17 +85,6 @@ public final class RigCompiler {
         return sources;
     }
 
-    static List<Conductor> lines(boolean threePhase) {
-        return threePhase ? Conductor.THREE_LINES : List.of(Conductor.LINE);
-    }
-
-    /** The poles of a board: its lines and the neutral. */
-    static List<Conductor> poles(Rig rig, BoardId board) {
-        List<Conductor> poles = new ArrayList<>(lines(rig.isThreePhase(board)));
-        poles.add(NEUTRAL);
-        return poles;
-    }
-
     /** Which of its board's lines a single-phase circuit is on. */
     static Conductor boardLine(Rig rig, Circuit circuit, Conductor line) {
         return line == Conductor.LINE && rig.isThreePhase(circuit.way().board())
@@ -106,7 +95,7 @@ public final class RigCompiler {
     private void addSupply() {
         Supply supply = rig.supply();
         BoardId origin = rig.origin().id();
-        List<Conductor> lines = lines(supply.isThreePhase());
+        List<Conductor> lines = rig.lines(rig.origin().id());
         for (int i = 0; i < lines.size(); i++) {
             addSource(lines.get(i), origin, supply.lines().get(i).ohms());
         }
@@ -168,7 +157,7 @@ public final class RigCompiler {
 
     private void addBoard(Board board) {
         BoardId id = board.id();
-        for (Conductor pole : poles(rig, id)) {
+        for (Conductor pole : rig.poles(id)) {
             Terminal behind = Places.behindMainSwitch(id, pole);
             wiring.add(Places.mainSwitch(id, pole), Places.incoming(rig, id, pole), behind, mainSwitch(id));
             for (Board.Section section : board.sections()) {

@@ -189,17 +189,10 @@ public final class SafetyCheck {
 
     private static List<Edit> mainSwitchOff(Rig rig) {
         List<Edit> edits = new ArrayList<>();
-        for (Conductor pole : poles(rig)) {
+        for (Conductor pole : rig.poles(rig.origin().id())) {
             edits.add(new Edit.Open(Places.mainSwitch(rig.origin().id(), pole)));
         }
         return edits;
-    }
-
-    private static List<Conductor> poles(Rig rig) {
-        List<Conductor> poles =
-                new ArrayList<>(rig.supply().isThreePhase() ? Conductor.THREE_LINES : List.of(Conductor.LINE));
-        poles.add(Conductor.NEUTRAL);
-        return poles;
     }
 
     /** All that can be touched: metalwork, earth contacts, conduit, bonded parts, the MET. */

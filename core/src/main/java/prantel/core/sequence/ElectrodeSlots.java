@@ -43,7 +43,7 @@ final class ElectrodeSlots {
         Function function = scheme.practice().loop().leads() == Practice.LoopLeads.THREE
                 ? Function.LOOP_THREE_LEAD
                 : Function.LOOP_TWO_LEAD;
-        Conductor line = setUps.lines(rig.origin()).getFirst();
+        Conductor line = rig.lines(rig.origin().id()).getFirst();
         return hasElectrode()
                 ? List.of(slot(
                         TestKind.ELECTRODE_LOOP,

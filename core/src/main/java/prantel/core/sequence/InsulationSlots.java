@@ -125,7 +125,7 @@ final class InsulationSlots {
         int volts = scheme.practice().insulation().judgedVolts();
         List<Slot> slots = new ArrayList<>();
         for (Board board : rig.boards()) {
-            List<Conductor> poles = setUps.poles(board);
+            List<Conductor> poles = rig.poles(board.id());
             if (board.sections().size() > 1) {
                 for (Board.Section section : board.sections()) {
                     addAll(

@@ -59,7 +59,7 @@ final class OriginSlots {
             Terminal earth,
             boolean judged) {
         List<Slot> slots = new ArrayList<>();
-        List<Conductor> all = setUps.poles(rig.origin());
+        List<Conductor> all = rig.poles(rig.origin().id());
         for (int i = 0; i < all.size(); i++) {
             for (int j = i + 1; j <= all.size(); j++) {
                 boolean toEarth = j == all.size();
@@ -121,7 +121,7 @@ final class OriginSlots {
             SetUp setUp,
             Terminal earth,
             Optional<Limit> limit) {
-        List<Conductor> lines = setUps.lines(board);
+        List<Conductor> lines = rig.lines(board.id());
         List<SlotId> ids = new ArrayList<>();
         for (Conductor line : lines) {
             BoxAddress one = lines.size() == 1 ? address : address.between(line);
@@ -162,7 +162,7 @@ final class OriginSlots {
         Site site = origin ? new Site.Origin() : new Site.AtBoard(board.id());
         Terminal earth = origin ? Places.MET : Places.earthBar(board.id());
         SetUp setUp = setUps.faultCurrent(board);
-        List<Conductor> lines = setUps.lines(board);
+        List<Conductor> lines = rig.lines(board.id());
         List<SlotId> single = new ArrayList<>();
         List<SlotId> between = new ArrayList<>();
         for (Conductor line : lines) {

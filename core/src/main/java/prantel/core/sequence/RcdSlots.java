@@ -152,7 +152,7 @@ final class RcdSlots {
                 yield atSocket(c -> c.way().board().equals(board.id()) && isAlone(placed, c))
                         .orElseGet(() -> Probes.atTerminals(
                                 Places.behindMainSwitch(
-                                        board.id(), setUps.lines(board).getFirst()),
+                                        board.id(), rig.lines(board.id()).getFirst()),
                                 Places.earthBar(board.id())));
             }
             case Residuals.At.Section section -> {
@@ -164,7 +164,7 @@ final class RcdSlots {
                                 Places.bar(
                                         board.id(),
                                         section.section(),
-                                        setUps.lines(board).getFirst()),
+                                        rig.lines(board.id()).getFirst()),
                                 Places.earthBar(board.id())));
             }
             case Residuals.At.OfCircuit of -> {

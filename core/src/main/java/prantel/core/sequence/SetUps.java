@@ -185,16 +185,6 @@ final class SetUps {
         return dead(deeds);
     }
 
-    List<Conductor> poles(Board board) {
-        List<Conductor> poles = new ArrayList<>(lines(board));
-        poles.add(Conductor.NEUTRAL);
-        return poles;
-    }
-
-    List<Conductor> lines(Board board) {
-        return rig.isThreePhase(board.id()) ? Conductor.THREE_LINES : List.of(Conductor.LINE);
-    }
-
     /** Supply on as far as the main switch of a board, which is off. */
     SetUp atIncoming(Board board, ProbesAt at) {
         return incoming(board, probes(at));

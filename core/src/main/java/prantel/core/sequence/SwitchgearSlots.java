@@ -55,7 +55,8 @@ final class SwitchgearSlots {
     }
 
     private Slot mainSwitch(Board board) {
-        Terminal line = Places.behindMainSwitch(board.id(), setUps.lines(board).getFirst());
+        Terminal line =
+                Places.behindMainSwitch(board.id(), rig.lines(board.id()).getFirst());
         Terminal neutral = Places.behindMainSwitch(board.id(), Conductor.NEUTRAL);
         return slot(
                 Quantity.MAIN_SWITCH,

@@ -129,10 +129,10 @@ class NotationTest {
         assertThat(((Written.Unreadable) Notation.read("-0.02", Unit.OHM))
                         .problem()
                         .mend())
-                .contains("null them again");
+                .contains("null the leads again");
         assertThat(((Written.Unreadable) Notation.read("− 0,02 Ω", Unit.OHM))
                         .problem()
                         .mend())
-                .contains("null them");
+                .contains("null the leads");
     }
 }

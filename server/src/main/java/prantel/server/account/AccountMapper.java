@@ -2,6 +2,7 @@ package prantel.server.account;
 
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Set;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -21,6 +22,14 @@ interface AccountMapper {
     @Select(ACCOUNT + " where a.account_id = #{id}")
     @Nullable
     Account byId(String id);
+
+    /** Names alone: no roles are put together for them. */
+    @Select("""
+        <script>
+        select account_id, name from account where account_id in
+        <foreach item="id" collection="ids" open="(" separator="," close=")">#{id}</foreach>
+        </script>""")
+    List<Accounts.Named> named(@Param("ids") Set<String> ids);
 
     @Select(ACCOUNT + " order by a.name")
     List<Account> all();

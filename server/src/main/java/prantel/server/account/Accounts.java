@@ -14,11 +14,13 @@ import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -86,6 +88,16 @@ public class Accounts {
 
     public String nameOf(String id) {
         return get(id).name();
+    }
+
+    /** A person's id and name. */
+    record Named(String accountId, String name) {}
+
+    /** By id; without those that nobody is called. */
+    public Map<String, String> namesOf(Set<String> ids) {
+        return ids.isEmpty()
+                ? Map.of()
+                : mapper.named(ids).stream().collect(Collectors.toMap(Named::accountId, Named::name));
     }
 
     public List<Account> all() {

@@ -63,7 +63,7 @@ class FloorController {
 
     @GetMapping
     FloorView floor(Principal viewer) {
-        Room room = look.now();
+        Room room = look.now(viewer.getName());
         List<BayView> bays = bayViews.of(room);
         List<Need> aisle = new ArrayList<>();
         room.open()
@@ -71,7 +71,7 @@ class FloorController {
                         a,
                         () -> needs.of(a, room),
                         () -> List.of(needs.need(a, room, "mark", Progress.UNREADABLE, "tell the technician")))));
-        List<Assessment> asked = assessments.opinionsAskedOf(viewer.getName());
+        List<Assessment> asked = room.asked();
         asked.forEach(a -> {
             // marking it in the usual way is somebody else's
             aisle.removeIf(n ->

@@ -1,17 +1,18 @@
 package prantel.server.floor;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import prantel.core.assessment.Assessment;
 import prantel.core.expectation.Drift;
 import prantel.core.instrument.Tester;
-import prantel.server.account.Account;
 import prantel.server.account.Accounts;
 import prantel.server.assessment.Assessments;
 import prantel.server.workshop.AsBuiltReadings;
@@ -25,6 +26,8 @@ import prantel.server.workshop.Workshop;
  *
  * @param bays that are in use
  * @param open by the bay that each has, and those that have none
+ * @param asked records that whoever looks was asked to mark alone
+ * @param names of the people in these
  * @param cleared bays where a rig was proved healthy at least once
  * @param drifts by the rig: how many healthy readings lie beyond tolerance
  */
@@ -32,6 +35,7 @@ record Room(
         List<Bay> bays,
         List<Assessment> open,
         Map<String, Assessment> inBay,
+        List<Assessment> asked,
         Map<String, String> names,
         Set<String> cleared,
         Map<DocumentRef, Integer> drifts) {
@@ -68,20 +72,33 @@ record Room(
             this.asBuilt = asBuilt;
         }
 
-        Room now() {
+        /** @param viewer who looks */
+        Room now(String viewer) {
             List<Bay> bays = workshop.bays();
             List<Assessment> open = assessments.open();
             Map<String, Assessment> inBay = new HashMap<>();
             open.stream()
                     .filter(Assessment::occupiesBay)
                     .forEach(a -> inBay.putIfAbsent(a.fixed().bayId(), a));
+            List<Assessment> asked = assessments.opinionsAskedOf(viewer);
             return new Room(
                     bays,
                     open,
                     inBay,
-                    accounts.all().stream().collect(Collectors.toMap(Account::accountId, Account::name)),
+                    asked,
+                    accounts.namesOf(people(open, asked)),
                     assessments.everCleared(),
                     drifts(bays));
+        }
+
+        private static Set<String> people(List<Assessment> open, List<Assessment> asked) {
+            Set<String> people = new HashSet<>();
+            Stream.concat(open.stream(), asked.stream()).forEach(a -> {
+                people.add(a.fixed().candidateId());
+                people.add(a.conduct().assessor());
+                a.opinions().of().values().forEach(o -> people.add(o.askedBy()));
+            });
+            return people;
         }
 
         private Map<DocumentRef, Integer> drifts(List<Bay> bays) {
