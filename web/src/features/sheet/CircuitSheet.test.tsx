@@ -1,4 +1,4 @@
-import { screen, within } from "@testing-library/react";
+import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { shown, StandIn } from "../../testing/server";
@@ -85,6 +85,19 @@ describe("CircuitSheet", () => {
     );
     // jsdom lays nothing out
     Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 900 });
+  });
+
+  it("keeps the box one is in above the keys, and leaves the page as it was", async () => {
+    const into = vi.fn();
+    Element.prototype.scrollIntoView = into;
+    Object.defineProperty(HTMLElement.prototype, "offsetHeight", { configurable: true, value: 200 });
+    show([box, record]);
+    expect(document.documentElement.style.scrollPaddingBottom).toBe("");
+    await userEvent.click(screen.getByLabelText("R1+R2, socket 1, Ω"));
+    expect(parseInt(document.documentElement.style.scrollPaddingBottom)).toBeGreaterThan(200);
+    expect(into).toHaveBeenCalledWith({ block: "nearest" });
+    cleanup();
+    expect(document.documentElement.style.scrollPaddingBottom).toBe("");
   });
 
   it("offers what was likely meant, and writes it only when asked", async () => {

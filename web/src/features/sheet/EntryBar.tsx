@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { api, data, deed, newEventId } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -7,6 +7,8 @@ import { TextField } from "../../ui/Field";
 import { ProblemNote } from "../../ui/States";
 import { nextBox, typeInto } from "./typing";
 
+/** px below a box, for the note that it cannot be read and what was meant */
+const ROOM = 96;
 const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", ".", "0", ">"];
 
 /** What is at hand for the box one is in: its one-key words, and on a tablet the digits. */
@@ -35,6 +37,19 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
     };
   }, []);
 
+  const bar = useRef<HTMLDivElement>(null);
+  const shown = box !== null && box.isConnected && !box.disabled;
+  // a box and what is said of it stand above the keys, never behind them
+  useEffect(() => {
+    if (!shown) return;
+    const root = document.documentElement;
+    root.style.scrollPaddingBottom = `${(bar.current?.offsetHeight ?? 0) + ROOM}px`;
+    box.scrollIntoView?.({ block: "nearest" });
+    return () => {
+      root.style.scrollPaddingBottom = "";
+    };
+  }, [box, shown, pad]);
+
   const slot = box?.id.replace(/^box-/, "") ?? "";
   const ranges = useQuery({
     queryKey: ["ranges", sheet, slot],
@@ -58,7 +73,7 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
       ),
   });
 
-  if (!box || !box.isConnected || box.disabled) return null;
+  if (!box || !shown) return null;
   const keys = JSON.parse(box.dataset.keys ?? "[]") as string[];
   const write = (value: string) => {
     typeInto(box, value);
@@ -79,6 +94,7 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
 
   return (
     <div
+      ref={bar}
       className="sticky bottom-0 z-10 -mx-3 mt-4 border-t-2 border-work bg-raised px-3 py-2 sm:mx-0"
       role="group"
       aria-label="Keys for the box at hand"

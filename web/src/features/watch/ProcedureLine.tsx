@@ -32,7 +32,7 @@ export function ProcedureLine({ steps, chosen, stopped, onChoose }: Props) {
     const f = frame.current;
     // what is next stands in the middle of the reach of a thumb
     if (f && at >= 0) f.scrollTo?.({ left: at * wide - f.clientWidth / 2 + wide / 2 });
-  }, [at, wide]);
+  }, [at, wide, width]);
   /** One stop for Tab; the arrows go along the line. */
   const along = (event: KeyboardEvent) => {
     const to = { ArrowRight: at + 1, ArrowLeft: at - 1, Home: 0, End: steps.length - 1 }[event.key];

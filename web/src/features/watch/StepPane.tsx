@@ -129,8 +129,8 @@ function SightRow({
   const slip = line.seen === "slip";
   return (
     <li className="py-2">
-      <div className="flex items-center gap-2">
-        <span className="min-w-0 flex-1 leading-snug">
+      <div className="flex flex-wrap items-center justify-end gap-2">
+        <span className="min-w-[14rem] flex-1 leading-snug">
           {line.text}{" "}
           {line.severity !== "counts" && (
             <Chip tone={line.severity === "safety" ? "caution" : "work"}>

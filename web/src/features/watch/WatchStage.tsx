@@ -214,7 +214,7 @@ export function WatchStage({ id, bay }: Props) {
                   stopped={w.stop !== null}
                   onChoose={setChosen}
                 />
-                <div className="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
+                <div className="mt-3 grid grid-cols-[minmax(0,1fr)] items-start gap-3 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
                   <div className="space-y-3">
                     {shown && (
                       <StepPane
