@@ -60,9 +60,14 @@ final class EnergisedRig {
 
     /** Settled already. */
     private EnergisedRig(LiveState settled, Protection protection, Variation variation) {
+        this(settled, settled, protection, variation);
+    }
+
+    /** @param closed before anything opened */
+    EnergisedRig(LiveState closed, LiveState settled, Protection protection, Variation variation) {
         this.protection = protection;
         this.variation = variation;
-        this.closed = settled;
+        this.closed = closed;
         this.settled = settled;
     }
 
@@ -70,10 +75,7 @@ final class EnergisedRig {
     LiveState settled() {
         LiveState known = settled;
         if (known == null) {
-            known = closed;
-            for (List<Integer> devices = known.opening(); !devices.isEmpty(); devices = known.opening()) {
-                known = known.with(devices.getFirst());
-            }
+            known = closed.settled(opened -> {});
             settled = known;
         }
         return known;

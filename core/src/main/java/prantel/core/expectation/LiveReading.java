@@ -1,5 +1,6 @@
 package prantel.core.expectation;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import prantel.core.instrument.LiveMeters;
@@ -29,20 +30,50 @@ final class LiveReading {
     }
 
     Found find(Measurement measurement) {
+        return take(measurement).found();
+    }
+
+    /**
+     * What is found, and what the test left behind.
+     *
+     * @param opened what the test tripped, in order
+     */
+    record Taken(Found found, LiveState after, List<Opened> opened) {}
+
+    Taken take(Measurement measurement) {
         return switch (measurement) {
             case Measurement.TwoProbe probes -> twoProbe(probes);
             case Measurement.Trip trip -> trip(trip);
-            case Measurement.Button button ->
-                new Found.Words(buttonWorks(button.device()) ? Saying.WORKS : Saying.DOES_NOT_WORK);
-            case Measurement.Looked looked -> new Found.Words(looked.saying());
+            case Measurement.Button button -> button(button.device());
+            case Measurement.Looked looked -> left(new Found.Words(looked.saying()));
             case Measurement.Inspected inspected ->
                 throw new IllegalStateException("asked of the faults: " + inspected);
-            case Measurement.Rotation rotation -> new Found.Words(rotation(rotation));
+            case Measurement.Rotation rotation -> left(new Found.Words(rotation(rotation)));
             case Measurement.LoadCurrent load -> loadCurrent(load);
             case Measurement.Operation operation ->
-                new Found.Words(
-                        operation.trials().stream().allMatch(this::comesOut) ? Saying.WORKS : Saying.DOES_NOT_WORK);
+                left(new Found.Words(
+                        operation.trials().stream().allMatch(this::comesOut) ? Saying.WORKS : Saying.DOES_NOT_WORK));
         };
+    }
+
+    /** With everything left as it was. */
+    private Taken left(Found found) {
+        return new Taken(found, rig.settled(), List.of());
+    }
+
+    /** A test under way: what it has tripped so far. */
+    private final class Going {
+        private final List<Opened> opened = new ArrayList<>();
+        private LiveState state = rig.settled();
+
+        void trips(int device, double amps) {
+            opened.add(rig.protection().opened(device, amps));
+            state = state.with(device);
+        }
+
+        Taken ends(Found found) {
+            return new Taken(found, state, opened);
+        }
     }
 
     List<Double> quantities(Measurement measurement) {
@@ -90,14 +121,15 @@ final class LiveReading {
         return port.ampsThrough(LiveMeters.INDICATOR_OHMS).size() * LiveMeters.INDICATOR_OHMS;
     }
 
-    private Found twoProbe(Measurement.TwoProbe probes) {
+    private Taken twoProbe(Measurement.TwoProbe probes) {
         Port port = rig.settled().port(probes);
         return switch (probes.function()) {
-            case VOLTAGE -> new Found.Number(indicated(port));
+            case VOLTAGE -> left(new Found.Number(indicated(port)));
             case FAULT_CURRENT ->
-                isPresent(port)
-                        ? new Found.Number(port.openVolts().size() / port.impedanceOhms())
-                        : withoutSupply(probes.a(), probes.b());
+                left(
+                        isPresent(port)
+                                ? new Found.Number(port.openVolts().size() / port.impedanceOhms())
+                                : withoutSupply(probes.a(), probes.b()));
             case LOOP_TWO_LEAD -> loop(probes, LiveMeters.TWO_LEAD_AMPS);
             case LOOP_THREE_LEAD -> loop(probes, LiveMeters.THREE_LEAD_AMPS);
             default -> throw new IllegalArgumentException(probes.function() + " is no live test");
@@ -125,27 +157,27 @@ final class LiveReading {
                 Stop.TRIPPED, rig.protection().devices().get(device).label());
     }
 
-    private Found loop(Measurement.TwoProbe probes, double testAmps) {
+    private Taken loop(Measurement.TwoProbe probes, double testAmps) {
         if (isNoLoop(rig.settled().port(probes)) && !rig.trips()) {
-            return new Found.Number(Double.POSITIVE_INFINITY);
+            return left(new Found.Number(Double.POSITIVE_INFINITY));
         }
         if (!isPresent(rig.settled().port(probes))) {
-            return withoutSupply(probes.a(), probes.b());
+            return left(withoutSupply(probes.a(), probes.b()));
         }
         if (probes.neutral().isPresent()
                 && open(probes.neutral().get(), probes.b()).size() > LiveMeters.NEUTRAL_VOLTS) {
-            return new Found.Stopped(Stop.NEUTRAL_LIVE, "");
+            return left(new Found.Stopped(Stop.NEUTRAL_LIVE, ""));
         }
-        LiveState state = rig.settled();
+        Going going = new Going();
         while (true) {
-            Port port = state.port(probes);
-            int device = firstAbove(state, port, testAmps);
+            Port port = going.state.port(probes);
+            int device = firstAbove(going.state, port, testAmps);
             if (device < 0) {
-                return new Found.Number(port.impedanceOhms());
+                return going.ends(new Found.Number(port.impedanceOhms()));
             }
-            state = state.with(device);
-            if (!isPresent(state.port(probes))) {
-                return tripped(device);
+            going.trips(device, going.state.testing(port).milliamps(device, testAmps) / TO_MILLI);
+            if (!isPresent(going.state.port(probes))) {
+                return going.ends(tripped(device));
             }
         }
     }
@@ -165,13 +197,14 @@ final class LiveReading {
         return -1;
     }
 
-    private Found trip(Measurement.Trip trip) {
-        LiveState state = rig.settled();
-        if (!isPresent(state.alternating().port(trip.line(), trip.earth()))) {
-            return withoutSupply(trip.line(), trip.earth());
+    private Taken trip(Measurement.Trip trip) {
+        if (!isPresent(rig.alternating().port(trip.line(), trip.earth()))) {
+            return left(withoutSupply(trip.line(), trip.earth()));
         }
+        Going going = new Going();
         double reached = 0;
         while (true) {
+            LiveState state = going.state;
             TestCurrent test = state.testing(state.alternating().port(trip.line(), trip.earth()));
             int first = -1;
             double least = Double.POSITIVE_INFINITY;
@@ -183,12 +216,13 @@ final class LiveReading {
                 }
             }
             if (first < 0) {
-                return new Found.Number(Double.POSITIVE_INFINITY);
+                return going.ends(new Found.Number(Double.POSITIVE_INFINITY));
             }
             reached = Math.max(reached, least);
-            state = state.with(first);
-            if (!isPresent(state.alternating().port(trip.line(), trip.earth()))) {
-                return new Found.Number(reached);
+            double drawn = trip.function() == Function.RCD_RAMP ? least : trip.milliamps() / TO_MILLI;
+            going.trips(first, test.milliamps(first, drawn) / TO_MILLI);
+            if (!isPresent(going.state.alternating().port(trip.line(), trip.earth()))) {
+                return going.ends(new Found.Number(reached));
             }
         }
     }
@@ -215,31 +249,31 @@ final class LiveReading {
         return one.tripMillis(Math.max(milliamps, one.behaviour().tripMilliamps()), negativeHalf);
     }
 
-    private boolean buttonWorks(String device) {
+    private Taken button(String device) {
         for (int i = 0; i < rig.protection().residuals().size(); i++) {
-            if (rig.protection().residuals().get(i).id().equals(device)) {
-                return !rig.settled().isOpen(i)
-                        && rig.protection()
-                                .residuals()
-                                .get(i)
-                                .device()
-                                .behaviour()
-                                .buttonWorks();
+            var placed = rig.protection().residuals().get(i);
+            if (placed.id().equals(device)
+                    && !rig.settled().isOpen(i)
+                    && placed.device().behaviour().buttonWorks()) {
+                Going going = new Going();
+                going.trips(i, placed.device().behaviour().tripMilliamps() / TO_MILLI);
+                return going.ends(new Found.Words(Saying.WORKS));
             }
         }
-        return false;
+        return left(new Found.Words(Saying.DOES_NOT_WORK));
     }
 
     /** The current, unless a device does not stand the load. */
-    private Found loadCurrent(Measurement.LoadCurrent load) {
-        LiveState state = rig.settled();
-        if (!isPresent(state.alternating().port(load.a(), load.b()))) {
-            return withoutSupply(load.a(), load.b());
+    private Taken loadCurrent(Measurement.LoadCurrent load) {
+        if (!isPresent(rig.alternating().port(load.a(), load.b()))) {
+            return left(withoutSupply(load.a(), load.b()));
         }
+        Going going = new Going();
         if (!load.connected().isEmpty()) {
-            state = state.with(load.connected());
+            going.state = going.state.with(load.connected());
         }
         while (true) {
+            LiveState state = going.state;
             Port port = state.alternating().port(load.a(), load.b());
             Complex amps = port.ampsThrough(load.loadOhms());
             TestCurrent drawn = new TestCurrent(state, port, amps);
@@ -251,11 +285,11 @@ final class LiveReading {
                         : -1;
             }
             if (opens < 0) {
-                return new Found.Number(amps.size());
+                return going.ends(new Found.Number(amps.size()));
             }
-            state = state.with(opens);
-            if (!isPresent(state.alternating().port(load.a(), load.b()))) {
-                return tripped(opens);
+            going.trips(opens, drawn.milliamps(opens, 1) / TO_MILLI);
+            if (!isPresent(going.state.alternating().port(load.a(), load.b()))) {
+                return going.ends(tripped(opens));
             }
         }
     }

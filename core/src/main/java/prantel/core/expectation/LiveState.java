@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import prantel.core.network.Alternating;
 import prantel.core.network.Branch;
@@ -45,6 +46,29 @@ final class LiveState {
         Set<Integer> more = new LinkedHashSet<>(open);
         more.add(device);
         return new LiveState(protection, variation, network.with(edits), alternating.with(edits), more);
+    }
+
+    /** After whatever opens by itself. @param tell of each, with what it opened from */
+    LiveState settled(Consumer<Opened> tell) {
+        LiveState state = this;
+        for (List<Integer> devices = state.opening(); !devices.isEmpty(); devices = state.opening()) {
+            int first = devices.getFirst();
+            tell.accept(protection.opened(first, state.opensFrom(first)));
+            state = state.with(first);
+        }
+        return state;
+    }
+
+    /** What flows that a device does not stand, A. */
+    private double opensFrom(int device) {
+        if (device < standing().length) {
+            return standing()[device].size();
+        }
+        double most = 0;
+        for (Pole pole : closedOnes(protection.devices().get(device).poles())) {
+            most = Math.max(most, pole.ends().openVolts().size() * pole.siemens());
+        }
+        return most;
     }
 
     /** The closed ones of each residual-current device. */

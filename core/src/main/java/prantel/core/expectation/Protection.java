@@ -22,16 +22,23 @@ record Protection(List<Placed> residuals, List<Opening> devices, List<BranchId> 
     static final double SOONEST = 0.6;
 
     /** @param amps at which it opens at once, A; 0 for a residual-current device @param poles what it opens */
-    record Opening(String label, double amps, List<BranchId> poles) {}
+    record Opening(String id, String label, double amps, List<BranchId> poles) {}
+
+    /** @param amps what it opened from, A */
+    Opened opened(int device, double amps) {
+        Opening one = devices.get(device);
+        return new Opened(one.id(), one.label(), device < residuals.size(), amps);
+    }
 
     static Protection of(Rig rig, FaultSet faults) {
         List<Placed> residuals = faults.residuals(rig);
         List<Opening> devices = new ArrayList<>();
-        residuals.forEach(p -> devices.add(new Opening(p.label(), 0, p.poles())));
+        residuals.forEach(p -> devices.add(new Opening(p.id(), p.label(), 0, p.poles())));
         Rig fitted = faults.fitted(rig);
         double volts = rig.supply().nominalVolts();
         for (Circuit circuit : fitted.circuits()) {
             devices.add(new Opening(
+                    circuit.id().value() + "/overcurrent",
                     circuit.label() + ", " + circuit.device().label(),
                     circuit.device().overcurrent().iaAmps(volts),
                     circuit.lines().stream()

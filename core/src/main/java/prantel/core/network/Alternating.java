@@ -141,6 +141,25 @@ public final class Alternating {
         return amps(passive.potentials(port.currents().potentials(), port.flow()), false);
     }
 
+    /**
+     * Where 1 A goes that is put in at a port's first terminal and taken out at its second, no source driving.
+     *
+     * @return of every branch that carries some, open ones left out
+     */
+    public List<BranchCurrent> currents(Port port) {
+        Amounts amps = ampsOf(port);
+        List<Branch> all = new ArrayList<>(passive.branches());
+        sources.forEach(s -> all.add(s.branch()));
+        List<BranchCurrent> currents = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            double size = Math.hypot(amps.re[i], amps.im[i]);
+            if (size > 0 && !all.get(i).isOpen()) {
+                currents.add(new BranchCurrent(all.get(i), Math.copySign(size, amps.re[i])));
+            }
+        }
+        return currents;
+    }
+
     private Amounts amps(Potentials potentials, boolean forces) {
         Wired wired = wired();
         Amounts amps = new Amounts(wired.from.length);

@@ -265,6 +265,20 @@ public final class Network {
         return flow.isOpen() ? Double.POSITIVE_INFINITY : flow.ohms();
     }
 
+    /**
+     * Of a voltage between two terminals what lies between two others, as a share without sign.
+     *
+     * @return 0 to 1; 0 where nothing connects the first two
+     * @throws IllegalArgumentException if a terminal is not in the network
+     */
+    public double share(Terminal a, Terminal b, Terminal c, Terminal d) {
+        Alternating alone = new Alternating(this, List.of());
+        Port across = alone.port(a, b);
+        return across.isOpen() || a.equals(b)
+                ? 0
+                : alone.port(c, d).transfer(across).size() / across.impedanceOhms();
+    }
+
     /** What becomes of 1 A until it reaches the kept terminals. */
     Flow flow(Terminal a, Terminal b) {
         Factor made = factor.get();

@@ -24,10 +24,25 @@ public sealed interface Contact {
 
     record Met() implements Contact {}
 
+    /** The outgoing terminal of a circuit's device. */
+    record DeviceOut(CircuitId circuit, Conductor pole) implements Contact {}
+
+    /** Where the supply's means of earthing is brought in: the other end of the earthing conductor. */
+    record SupplyEarth() implements Contact {}
+
+    /** A stake in the ground, far enough from every electrode. */
+    record Stake() implements Contact {}
+
+    /** The accessory's own terminal, behind its cover. */
+    record Behind(CircuitId circuit, PointId point, Conductor conductor) implements Contact {}
+
     /** Front of an accessory. */
     record Front(CircuitId circuit, PointId point, Conductor conductor) implements Contact {}
 
     record Metalwork(CircuitId circuit, PointId point) implements Contact {}
+
+    /** The clamp of a bonding conductor. */
+    record Clamp(BondId bond) implements Contact {}
 
     /** Bare metal of a bonded part. */
     record Part(BondId bond) implements Contact {}

@@ -18,6 +18,9 @@ public sealed interface Deed {
     /** A lock on, tagged, the key on the person. */
     record LockOff(BoardId board) implements Deed {}
 
+    /** The lock off again. */
+    record Unlock(BoardId board) implements Deed {}
+
     /** Every pair behind the main switch, the indicator proved before and after. */
     record ProveDead(BoardId board) implements Deed {}
 
@@ -66,6 +69,9 @@ public sealed interface Deed {
         }
     }
 
+    /** The ends of a ring apart again. */
+    record Uncross(CircuitId ring) implements Deed {}
+
     /** Which ends are joined. */
     enum Legs {
         /** The line of each leg with the other conductor of the other leg. */
@@ -87,8 +93,20 @@ public sealed interface Deed {
     /** One load in again, or left in. */
     record LoadIn(CircuitId circuit, PointId point) implements Deed {}
 
+    /** One load out or off. */
+    record LoadOut(CircuitId circuit, PointId point) implements Deed {}
+
     /** Surge protection in again, or left in. */
     record SurgeProtectionIn(BoardId board) implements Deed {}
+
+    record SurgeProtectionOut(BoardId board) implements Deed {}
+
+    record CoverOff(Cover cover) implements Deed {}
+
+    record CoverOn(Cover cover) implements Deed {}
+
+    /** The two-pole indicator on its proving unit. */
+    record ProveIndicator() implements Deed {}
 
     /** The leads nulled with all that will be in use. */
     record NullLeads(Leads leads) implements Deed {}
@@ -104,6 +122,12 @@ public sealed interface Deed {
 
     /** The tester's function chosen, with its test voltage where it has one. */
     record Choose(Function function) implements Deed {}
+
+    /** What an RCD tester draws. @param milliamps mA @param negativeHalf starting with the negative half-wave, 180° */
+    record SetTestCurrent(double milliamps, boolean negativeHalf) implements Deed {}
+
+    /** The tester's own button: a reading is taken. */
+    record TakeReading() implements Deed {}
 
     record PutProbes(ProbesAt at) implements Deed {}
 

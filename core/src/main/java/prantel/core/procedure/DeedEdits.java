@@ -2,6 +2,7 @@ package prantel.core.procedure;
 
 import java.util.ArrayList;
 import java.util.List;
+import prantel.core.network.BranchId;
 import prantel.core.network.Edit;
 import prantel.core.network.Terminal;
 import prantel.core.rig.BoardId;
@@ -49,6 +50,15 @@ public final class DeedEdits {
             case Deed.CloseUp closeUp -> List.of();
             case Deed.Energise energise -> List.of();
             case Deed.Reset reset -> List.of();
+            case Deed.Uncross uncross -> List.of();
+            case Deed.LoadOut loadOut -> List.of();
+            case Deed.SurgeProtectionOut surgeOut -> List.of();
+            case Deed.CoverOff coverOff -> List.of();
+            case Deed.CoverOn coverOn -> List.of();
+            case Deed.Unlock unlock -> List.of();
+            case Deed.ProveIndicator proveIndicator -> List.of();
+            case Deed.SetTestCurrent testCurrent -> List.of();
+            case Deed.TakeReading takeReading -> List.of();
             case Deed.LockOff lockOff -> List.of();
             case Deed.ProveDead proveDead -> List.of();
             case Deed.NullLeads nullLeads -> List.of();
@@ -109,15 +119,36 @@ public final class DeedEdits {
     }
 
     private Edit open(End end) {
-        return new Edit.Open(
-                switch (end) {
-                    case End.AtBoard at ->
-                        at.second()
-                                ? Places.secondTerminationAtBoard(at.circuit(), at.conductor())
-                                : Places.terminationAtBoard(at.circuit(), at.conductor());
-                    case End.OfBond of -> Places.bondAtMet(of.bond());
-                    case End.OfEarthing of -> Places.EARTHING_CONDUCTOR_AT_MET;
-                });
+        return new Edit.Open(joint(end));
+    }
+
+    /** Where an end meets its terminal. */
+    public static BranchId joint(End end) {
+        return switch (end) {
+            case End.AtBoard at ->
+                at.second()
+                        ? Places.secondTerminationAtBoard(at.circuit(), at.conductor())
+                        : Places.terminationAtBoard(at.circuit(), at.conductor());
+            case End.AtPoint at -> joint(at);
+            case End.OfBond of -> Places.bondAtMet(of.bond());
+            case End.OfEarthing of -> Places.EARTHING_CONDUCTOR_AT_MET;
+        };
+    }
+
+    private static BranchId joint(End.AtPoint at) {
+        return switch (at.side()) {
+            case INCOMING -> Places.incoming(at.circuit(), at.point(), at.conductor());
+            case OUTGOING -> Places.outgoing(at.circuit(), at.point(), at.conductor());
+            case DEPARTING -> Places.departing(at.circuit(), at.point(), at.conductor());
+        };
+    }
+
+    private static Terminal free(End.AtPoint at) {
+        return switch (at.side()) {
+            case INCOMING -> Places.cableIn(at.circuit(), at.point(), at.conductor());
+            case OUTGOING -> Places.cableOut(at.circuit(), at.point(), at.conductor());
+            case DEPARTING -> Places.cableFrom(at.circuit(), at.point(), at.conductor());
+        };
     }
 
     private Terminal terminal(End end) {
@@ -126,6 +157,7 @@ public final class DeedEdits {
                 at.second()
                         ? Places.secondCableAtBoard(at.circuit(), at.conductor())
                         : Places.cableAtBoard(at.circuit(), at.conductor());
+            case End.AtPoint at -> free(at);
             case End.OfBond of -> Places.bondMetEnd(of.bond());
             case End.OfEarthing of -> Places.EARTHING_CONDUCTOR_END;
         };
@@ -140,8 +172,13 @@ public final class DeedEdits {
             case Contact.BehindMainSwitch behind -> Places.behindMainSwitch(behind.board(), behind.pole());
             case Contact.Incoming in -> Places.incoming(rig, in.board(), in.pole());
             case Contact.Met met -> Places.MET;
+            case Contact.DeviceOut out -> Places.breakerOut(out.circuit(), out.pole());
+            case Contact.SupplyEarth supply -> Places.SUPPLY_EARTH;
+            case Contact.Stake stake -> Places.MASS_OF_EARTH;
+            case Contact.Behind behind -> Places.accessory(behind.circuit(), behind.point(), behind.conductor());
             case Contact.Front front -> Places.front(front.circuit(), front.point(), front.conductor());
             case Contact.Metalwork metal -> Places.metalwork(metal.circuit(), metal.point());
+            case Contact.Clamp clamp -> Places.clamp(clamp.bond());
             case Contact.Part part -> Places.part(part.bond());
         };
     }

@@ -5,10 +5,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import prantel.core.quantity.Check;
 import prantel.core.rig.Circuit;
+import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.LightGroup;
 import prantel.core.rig.Lighting;
+import prantel.core.rig.PointId;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
@@ -33,6 +36,18 @@ public final class DeedWords {
                         ? "Main switch off"
                         : "Main switch of " + rig.board(off.board()).label() + " off";
             case Deed.LockOff lock -> "locked";
+            case Deed.Unlock unlock -> "Lock off";
+            case Deed.Uncross uncross ->
+                "Ends of " + rig.circuit(uncross.ring()).label() + " apart again";
+            case Deed.LoadOut out -> "Load of " + load(out.circuit(), out.point()) + " out";
+            case Deed.SurgeProtectionOut out ->
+                "Surge protection of " + rig.board(out.board()).label() + " out";
+            case Deed.CoverOff off -> "Cover of " + cover(off.cover()) + " off";
+            case Deed.CoverOn on -> "Cover of " + cover(on.cover()) + " on";
+            case Deed.ProveIndicator prove -> "Indicator proved on its proving unit";
+            case Deed.SetTestCurrent current ->
+                "Test current " + Check.plain(current.milliamps()) + " mA, " + (current.negativeHalf() ? "180°" : "0°");
+            case Deed.TakeReading take -> "Reading taken";
             case Deed.ProveDead dead -> Isolation.provedDead(rig);
             case Deed.TakeOut out -> takenOut(out.ends());
             case Deed.PutBack back -> names(back.ends()) + " back, to the stated torque";
@@ -44,11 +59,7 @@ public final class DeedWords {
             case Deed.Cross cross -> crossed(cross);
             case Deed.Operate operate -> position(operate.position());
             case Deed.TakeLoadsOut out -> out.surge() ? "Loads and surge protection out" : "Loads out";
-            case Deed.LoadIn in -> {
-                Circuit circuit = rig.circuit(in.circuit());
-                yield "Load of " + circuit.label() + ", "
-                        + circuit.point(in.point()).label() + " in";
-            }
+            case Deed.LoadIn in -> "Load of " + load(in.circuit(), in.point()) + " in";
             case Deed.SurgeProtectionIn in ->
                 "Surge protection of " + rig.board(in.board()).label() + " in";
             case Deed.NullLeads leads ->
@@ -64,6 +75,18 @@ public final class DeedWords {
             case Deed.CloseUp up -> "Everything connected and closed up, earth on the MET";
             case Deed.Energise energise -> "supply on";
             case Deed.Heed heed -> caution(heed.caution());
+        };
+    }
+
+    private String load(CircuitId id, PointId point) {
+        Circuit circuit = rig.circuit(id);
+        return circuit.label() + ", " + circuit.point(point).label();
+    }
+
+    private String cover(Cover cover) {
+        return switch (cover) {
+            case Cover.OfBoard of -> rig.board(of.board()).label();
+            case Cover.OfPoint of -> load(of.circuit(), of.point());
         };
     }
 
@@ -129,6 +152,9 @@ public final class DeedWords {
         if (ends.getFirst() instanceof End.OfEarthing) {
             return "Earthing conductor off the MET; put it back straight afterwards";
         }
+        if (ends.getFirst() instanceof End.AtPoint) {
+            return names(ends) + " out of its terminal";
+        }
         if (ends.getFirst() instanceof End.OfBond bond) {
             return "Bond to the " + rig.bond(bond.bond()).part() + " off the MET";
         }
@@ -184,16 +210,26 @@ public final class DeedWords {
         return ends.stream().map(this::end).collect(Collectors.joining(COMMA));
     }
 
-    private String end(End end) {
+    /** At the beginning of a sentence. */
+    public String end(End end) {
         return switch (end) {
             case End.AtBoard at ->
                 name(at.conductor()) + " of " + rig.circuit(at.circuit()).label() + (at.second() ? ", other leg" : "");
+            case End.AtPoint at ->
+                name(at.conductor()) + " at "
+                        + rig.circuit(at.circuit()).point(at.point()).label()
+                        + switch (at.side()) {
+                            case INCOMING -> ", incoming";
+                            case OUTGOING -> ", outgoing";
+                            case DEPARTING -> ", where its cable starts";
+                        };
             case End.OfBond bond -> "Bond to the " + rig.bond(bond.bond()).part();
             case End.OfEarthing earthing -> "Earthing conductor";
         };
     }
 
-    private String contact(Contact contact) {
+    /** Within a sentence. */
+    public String contact(Contact contact) {
         return switch (contact) {
             case Contact.AtEnd at -> end(at.end());
             case Contact.EarthBar bar ->
@@ -208,12 +244,21 @@ public final class DeedWords {
                 "incoming " + in.pole().letter() + " of "
                         + rig.board(in.board()).label();
             case Contact.Met met -> "MET";
+            case Contact.DeviceOut out ->
+                out.pole().letter() + " terminal of the device of "
+                        + rig.circuit(out.circuit()).label();
+            case Contact.SupplyEarth supply -> "earth terminal of the supply";
+            case Contact.Stake stake -> "stake in the ground";
+            case Contact.Behind behind ->
+                behind.conductor().letter() + " terminal of "
+                        + rig.circuit(behind.circuit()).point(behind.point()).label();
             case Contact.Front front ->
                 front.conductor().letter() + " of "
                         + rig.circuit(front.circuit()).point(front.point()).label();
             case Contact.Metalwork metal ->
                 "metalwork of "
                         + rig.circuit(metal.circuit()).point(metal.point()).label();
+            case Contact.Clamp clamp -> "clamp on the " + rig.bond(clamp.bond()).part();
             case Contact.Part part -> rig.bond(part.bond()).part();
         };
     }

@@ -38,6 +38,18 @@ public enum Need {
             case Deed.Unlink unlink -> dead(state, boardsOf(state.rig(), List.of(unlink.joint())), true, true);
             case Deed.Cross cross -> toCross(state, cross);
             case Deed.Energise energise -> state.isClosedUp() ? List.of() : List.of(CLOSED_UP);
+            case Deed.Uncross uncross ->
+                dead(state, List.of(state.rig().circuit(uncross.ring()).way().board()), true, true);
+            // with the cover off what is live can be touched
+            // a live test is taken at open terminals too: a caution, and no slip
+            case Deed.CoverOff coverOff -> List.of();
+            case Deed.CoverOn coverOn -> List.of();
+            case Deed.Unlock unlock -> state.isClosedUp() ? List.of() : List.of(CLOSED_UP);
+            case Deed.LoadOut loadOut -> List.of();
+            case Deed.SurgeProtectionOut surgeOut -> List.of();
+            case Deed.ProveIndicator proveIndicator -> List.of();
+            case Deed.SetTestCurrent testCurrent -> List.of();
+            case Deed.TakeReading takeReading -> List.of();
             case Deed.MainSwitchOff mainSwitchOff -> List.of();
             case Deed.Operate operate -> List.of();
             case Deed.TakeLoadsOut takeLoadsOut -> List.of();
@@ -122,6 +134,7 @@ public enum Need {
     private static BoardId board(Rig rig, End end) {
         return switch (end) {
             case End.AtBoard at -> rig.circuit(at.circuit()).way().board();
+            case End.AtPoint at -> rig.circuit(at.circuit()).way().board();
             case End.OfBond bond -> rig.origin().id();
             case End.OfEarthing earthing -> rig.origin().id();
         };
@@ -136,8 +149,13 @@ public enum Need {
             // before the main switch nothing of the rig makes it dead
             case Contact.Incoming in -> in.board();
             case Contact.Met met -> rig.origin().id();
+            case Contact.DeviceOut out -> rig.circuit(out.circuit()).way().board();
+            case Contact.SupplyEarth supply -> rig.origin().id();
+            case Contact.Stake stake -> rig.origin().id();
+            case Contact.Behind behind -> rig.circuit(behind.circuit()).way().board();
             case Contact.Front front -> rig.circuit(front.circuit()).way().board();
             case Contact.Metalwork metal -> rig.circuit(metal.circuit()).way().board();
+            case Contact.Clamp clamp -> rig.origin().id();
             case Contact.Part part -> rig.origin().id();
         };
     }

@@ -41,6 +41,10 @@ public final class RigState {
             return new Known(with(locked, board), proved, openedUp);
         }
 
+        Known unlocking(BoardId board) {
+            return new Known(without(locked, board), proved, openedUp);
+        }
+
         Known proving(BoardId board) {
             return new Known(locked, with(proved, board), openedUp);
         }
@@ -102,14 +106,23 @@ public final class RigState {
             case Deed.Energise on ->
                 new RigState(rig, without(new Deed.MainSwitchOff(on.board())::equals), known.switching(on.board()));
             case Deed.LockOff lock -> new RigState(rig, standing, known.locking(lock.board()));
+            case Deed.Unlock unlock -> new RigState(rig, standing, known.unlocking(unlock.board()));
             case Deed.ProveDead dead -> new RigState(rig, standing, known.proving(dead.board()));
             case Deed.TakeOut out -> with(ended(standing, out.ends()), out, known.opened());
             case Deed.PutBack back -> new RigState(rig, ended(standing, back.ends()), known);
-            case Deed.PutElsewhere elsewhere -> with(standing, elsewhere, known.opened());
+            case Deed.PutElsewhere elsewhere ->
+                with(
+                        // an end is in one place
+                        without(d -> d instanceof Deed.PutElsewhere e && e.end().equals(elsewhere.end())),
+                        elsewhere,
+                        known.opened());
             case Deed.Link link -> with(standing, link, known.opened());
             case Deed.Unlink unlink -> new RigState(rig, unlinked(unlink.joint()), known);
             case Deed.Cross cross ->
                 with(without(d -> d instanceof Deed.Cross c && c.ring().equals(cross.ring())), cross, known.opened());
+            case Deed.Uncross uncross ->
+                new RigState(
+                        rig, without(d -> d instanceof Deed.Cross c && c.ring().equals(uncross.ring())), known);
             case Deed.Operate operate ->
                 with(
                         without(d -> d instanceof Deed.Operate o
@@ -123,6 +136,15 @@ public final class RigState {
                         known);
             case Deed.LoadIn in -> with(without(in::equals), in, known);
             case Deed.SurgeProtectionIn in -> with(without(in::equals), in, known);
+            case Deed.LoadOut out ->
+                new RigState(rig, without(new Deed.LoadIn(out.circuit(), out.point())::equals), known);
+            case Deed.SurgeProtectionOut out ->
+                new RigState(rig, without(new Deed.SurgeProtectionIn(out.board())::equals), known);
+            case Deed.CoverOff off -> this;
+            case Deed.CoverOn on -> this;
+            case Deed.ProveIndicator prove -> this;
+            case Deed.SetTestCurrent current -> this;
+            case Deed.TakeReading take -> this;
             case Deed.NullLeads leads -> this;
             case Deed.CloseUp up -> new RigState(rig, without(RigState::isOpening), known.closed());
             case Deed.Choose choose -> this;
@@ -143,7 +165,8 @@ public final class RigState {
         return standing.stream().filter(gone.negate()).toList();
     }
 
-    private static boolean isOpening(Deed deed) {
+    /** Whether a deed leaves something out of its place or joined. */
+    public static boolean isOpening(Deed deed) {
         return deed instanceof Deed.TakeOut
                 || deed instanceof Deed.PutElsewhere
                 || deed instanceof Deed.Link
@@ -215,6 +238,11 @@ public final class RigState {
     /** Whether nothing can come back on by itself: its main switch, or one before it, is off and locked. */
     public boolean isLocked(BoardId board) {
         return path(board).anyMatch(b -> isOff(b) && known.locked().contains(b));
+    }
+
+    /** Whether a lock is on the main switch of this very board. */
+    public boolean locks(BoardId board) {
+        return known.locked().contains(board);
     }
 
     /** Whether it was proved dead, here or at a board before it, and the switch there is still off. */

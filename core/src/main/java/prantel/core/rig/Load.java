@@ -36,6 +36,14 @@ public record Load(Kind kind, double watts, double leakMegohms) {
         return VOLTS * VOLTS / watts;
     }
 
+    /** Whether a test voltage can spoil it. Common practice, no source. */
+    public boolean isElectronic() {
+        return switch (kind) {
+            case LED_DRIVER, USB_OUTLET, ALARM, DIMMER -> true;
+            case FILAMENT_LAMP, NEON, ELEMENT, MOTOR -> false;
+        };
+    }
+
     /** Between its live terminals, by test voltage. */
     public Characteristic characteristic() {
         return switch (kind) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import prantel.core.network.Characteristic;
 import prantel.core.network.Edit;
+import prantel.core.network.Terminal;
 
 /** The loads of a rig as edits: as compiled they are all out. */
 public final class Loads {
@@ -48,6 +49,18 @@ public final class Loads {
         return branches(circuit.id(), point, conductors(circuit)).stream()
                 .<Edit>map(
                         p -> new Edit.Install(Places.load(circuit.id(), point.id(), p.a(), p.b()), p.characteristic()))
+                .toList();
+    }
+
+    /** Two terminals that a load lies between. */
+    public record Between(Terminal a, Terminal b) {}
+
+    /** Where the load of a point lies; nowhere where it has none. */
+    public static List<Between> between(Circuit circuit, Point point) {
+        return branches(circuit.id(), point, conductors(circuit)).stream()
+                .map(p -> new Between(
+                        Places.accessory(circuit.id(), point.id(), p.a()),
+                        Places.accessory(circuit.id(), point.id(), p.b())))
                 .toList();
     }
 

@@ -217,7 +217,7 @@ public final class Places {
         return new BranchId(of(circuit) + "/enclosure-run");
     }
 
-    static BranchId partToEarth(BondId bond) {
+    public static BranchId partToEarth(BondId bond) {
         return new BranchId(of(bond) + "/part-to-earth");
     }
 

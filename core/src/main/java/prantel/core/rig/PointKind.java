@@ -29,7 +29,7 @@ public enum PointKind {
     }
 
     /** Whether probes go into worn contacts at the front, or onto terminals. */
-    Probing probing() {
+    public Probing probing() {
         return probing;
     }
 
@@ -51,7 +51,8 @@ public enum PointKind {
         return this == SINGLE_SOCKET || this == TWIN_SOCKET || this == THREE_PHASE_SOCKET;
     }
 
-    enum Probing {
+    /** Where probes go. */
+    public enum Probing {
         FRONT,
         TERMINALS
     }
