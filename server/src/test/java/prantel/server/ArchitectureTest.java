@@ -69,6 +69,7 @@ class ArchitectureTest {
             "rigs",
             "sheet",
             "feedback",
+            "practice",
             "demo");
 
     @ArchTest

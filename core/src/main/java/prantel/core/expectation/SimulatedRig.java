@@ -1,7 +1,9 @@
 package prantel.core.expectation;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
 import prantel.core.fault.Fault;
@@ -62,6 +64,13 @@ public final class SimulatedRig {
 
     private Network network(SetUp setUp, double volts) {
         return compiled.with(setUp.isolation()).with(setUp.edits(), volts).with(faults, volts);
+    }
+
+    /** Devices by id, as they are called. */
+    public Map<String, String> labels(Set<String> ids) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        protection.devices().stream().filter(d -> ids.contains(d.id())).forEach(d -> labels.put(d.id(), d.label()));
+        return labels;
     }
 
     /** As compiled: which terminals and branches there are. */

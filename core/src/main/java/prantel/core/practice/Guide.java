@@ -220,8 +220,7 @@ public final class Guide {
 
     /** Whether the display shows what a box asks for, taken as it asks. */
     public boolean isOnDisplay(Moment now, Slot.Measured box) {
-        return now.display().filter(d -> d.hand().equals(now.hand())).isPresent()
-                && isHeldFor(now.hand(), box);
+        return now.display().filter(d -> d.hand().equals(now.hand())).isPresent() && isHeldFor(now.hand(), box);
     }
 
     private boolean isHeldFor(Hand hand, Slot.Measured box) {

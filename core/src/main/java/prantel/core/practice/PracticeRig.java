@@ -8,11 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SplittableRandom;
 import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Found;
 import prantel.core.expectation.Opened;
 import prantel.core.expectation.SimulatedRig;
 import prantel.core.expectation.SuppliedRig;
+import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester;
@@ -39,6 +41,7 @@ import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
+import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
 
 /**
@@ -85,6 +88,25 @@ public final class PracticeRig {
             }
         }
         Residuals.of(rig).forEach(p -> residuals.put(p.id(), p.poles()));
+    }
+
+    /** As hands would build it, each conductor, joint and insulation a little otherwise. @param seed the same gives the same */
+    public static PracticeRig built(Rig rig, FaultSet faults, Tester tester, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        return new PracticeRig(
+                rig,
+                tester,
+                SimulatedRig.asBuilt(
+                        rig,
+                        faults,
+                        () -> new Variation(
+                                random.nextDouble(0.99, 1.01),
+                                random.nextDouble(0.8, 1.3),
+                                random.nextDouble(0.8, 1.25),
+                                random.nextDouble(0.98, 1.02),
+                                1,
+                                1,
+                                1)));
     }
 
     private static boolean isMetal(Contact contact) {
@@ -553,6 +575,11 @@ public final class PracticeRig {
 
     Network network(Moment moment, double volts) {
         return simulated.network(new SetUp(rig, moment.standing()), moment.open(), volts);
+    }
+
+    /** What opened by itself, by id, as it is called. */
+    public Map<String, String> labels(Moment moment) {
+        return simulated.labels(moment.open());
     }
 
     boolean isResidual(String device) {

@@ -232,6 +232,11 @@ public class Assessments implements SmartLifecycle {
         return Optional.ofNullable(standings.liveBayOf(assessor));
     }
 
+    /** Whether somebody has an assessment whose sheet is not handed in. */
+    public boolean isBeingAssessed(String candidateId) {
+        return get(standings.unmarkedOf(candidateId)).stream().anyMatch(a -> a.handedInAt() == null);
+    }
+
     public List<Assessment> ofCandidate(String candidateId) {
         return get(mapper.ofCandidate(candidateId).stream()
                 .map(AssessmentRow::assessmentId)

@@ -40,6 +40,11 @@ interface StandingMapper {
         order by a.prepared_at, a.assessment_id""")
     List<String> open();
 
+    @Select("""
+        select s.assessment_id from assessment_standing s join assessment a on a.assessment_id = s.assessment_id
+        where s.marked = false and a.candidate_id = #{candidate}""")
+    List<String> unmarkedOf(String candidate);
+
     @Select("select assessment_id from assessment_standing where bay_id = #{bayId}")
     @Nullable
     String inBay(String bayId);

@@ -20,6 +20,8 @@ public enum Access {
     OWN_ACCOUNT(Whom.A_PERSON, List.of(), "/api/me/**"),
     TABLES(Whom.SIGNED_IN, List.of(), "/api/reference/**"),
     OWN_SHEETS(EnumSet.of(Role.CANDIDATE), List.of(), "/api/my/**"),
+    /** Everybody's own, and nobody else's: not from a tablet that was only let in to one sheet. */
+    PRACTICE(Whom.A_PERSON, List.of(), "/api/practice", "/api/practice/**"),
     PEOPLE(EnumSet.of(Role.ADMINISTRATOR), List.of(), "/api/workshop/people/**"),
     WORKSHOP(EnumSet.of(Role.ADMINISTRATOR, Role.TECHNICIAN), List.of(), "/api/workshop/**"),
     /** A blank sheet is about nobody, but its scheme is the assessors'. */

@@ -1,0 +1,159 @@
+package prantel.server.practice;
+
+import java.security.Principal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import prantel.core.practice.Drill;
+import prantel.core.practice.Drills;
+import prantel.core.rig.Rig;
+import prantel.server.assessment.Assessments;
+import prantel.server.keys.PureValues;
+import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Schemes;
+import prantel.server.workshop.Workshop;
+
+/** Practice, for whoever is signed in, and nobody else's. */
+@RestController
+@RequestMapping("/api/practice")
+class PracticeController {
+    private final Practices practices;
+    private final Assessments assessments;
+    private final Workshop workshop;
+    private final Schemes schemes;
+    private final PureValues values;
+
+    PracticeController(
+            Practices practices, Assessments assessments, Workshop workshop, Schemes schemes, PureValues values) {
+        this.practices = practices;
+        this.assessments = assessments;
+        this.workshop = workshop;
+        this.schemes = schemes;
+        this.values = values;
+    }
+
+    /** @param faults how many are drawn, where it is no drill */
+    record Begin(String id, String rig, Practices.Way way, String drill, int faults) {}
+
+    /** @param after how many deeds the screen knows of */
+    record Next(int after, DeedInput deed) {}
+
+    record After(int after) {}
+
+    record Write(String box, String text) {}
+
+    record At(String box) {}
+
+    record NewNamed(List<PracticeView.Named> faults) {}
+
+    private record FittingOf(DocumentRef rig) {}
+
+    private record Fitting(List<String> drills) {}
+
+    @GetMapping
+    PracticeView.Offer offer(Principal who) {
+        List<Practices.Past> past = practices.past(who.getName());
+        Map<String, LocalDate> due = practices.due(past);
+        return new PracticeView.Offer(
+                assessments.isBeingAssessed(who.getName()),
+                workshop.rigs().stream().map(this::rig).toList(),
+                Drills.all().stream()
+                        .map(d -> new PracticeView.DrillOffer(d.id(), d.title(), d.idea(), due.get(d.id())))
+                        .toList(),
+                past);
+    }
+
+    private PracticeView.RigOffer rig(DocumentRef ref) {
+        Rig rig = workshop.rig(ref);
+        Fitting fitting = values.of(
+                new FittingOf(ref),
+                () -> new Fitting(Drills.fitting(rig, schemes.everyTest()).stream()
+                        .map(Drill::id)
+                        .toList()));
+        return new PracticeView.RigOffer(rig.id(), rig.name(), fitting.drills());
+    }
+
+    @PostMapping
+    PracticeView.Opened begin(@RequestBody Begin begin, Principal who) {
+        return PracticeView.opened(
+                practices,
+                practices.begin(begin.id(), who.getName(), begin.rig(), begin.way(), begin.drill(), begin.faults()));
+    }
+
+    @GetMapping("/{id}")
+    PracticeView.Opened open(@PathVariable String id, Principal who) {
+        return PracticeView.opened(practices, practices.get(id, who.getName()));
+    }
+
+    @PostMapping("/{id}/deeds")
+    PracticeView.State deed(@PathVariable String id, @RequestBody Next next, Principal who) {
+        return PracticeView.state(practices, practices.deed(id, who.getName(), next.after(), next.deed()));
+    }
+
+    @PostMapping("/{id}/undo")
+    PracticeView.State undo(@PathVariable String id, @RequestBody After after, Principal who) {
+        return PracticeView.state(practices, practices.undo(id, who.getName(), after.after()));
+    }
+
+    @PutMapping("/{id}/readings")
+    PracticeView.State write(@PathVariable String id, @RequestBody Write write, Principal who) {
+        return PracticeView.state(practices, practices.write(id, who.getName(), write.box(), write.text()));
+    }
+
+    @PutMapping("/{id}/box")
+    PracticeView.State at(@PathVariable String id, @RequestBody At at, Principal who) {
+        return PracticeView.state(practices, practices.at(id, who.getName(), at.box()));
+    }
+
+    @PutMapping("/{id}/named")
+    PracticeView.State name(@PathVariable String id, @RequestBody NewNamed named, Principal who) {
+        return PracticeView.state(practices, practices.name(id, who.getName(), named.faults()));
+    }
+
+    /** Where the current of the reading on the display goes; null where none flows. */
+    @GetMapping("/{id}/path")
+    Path path(@PathVariable String id, Principal who) {
+        Practices.Open open = practices.get(id, who.getName());
+        boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
+        return new Path(
+                !told
+                        ? null
+                        : open.going()
+                                .practice()
+                                .path(open.going().now())
+                                .map(p -> PracticeView.path(
+                                        p, open.going().practice().rig()))
+                                .orElse(null));
+    }
+
+    record Path(PracticeView.@Nullable PathShown path) {}
+
+    @PostMapping("/{id}/finish")
+    PracticeView.State finish(@PathVariable String id, Principal who) {
+        return PracticeView.state(practices, practices.finish(id, who.getName()));
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void erase(@PathVariable String id, Principal who) {
+        practices.erase(id, who.getName());
+    }
+
+    /** Everything that was ever practised by whoever asks. */
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void eraseAll(Principal who) {
+        practices.eraseAll(who.getName());
+    }
+}

@@ -1,0 +1,66 @@
+package prantel.server.practice;
+
+import java.time.OffsetDateTime;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+/** Practices, each its owner's. */
+@Mapper
+interface PracticeMapper {
+    String COLUMNS = """
+        practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id, scheme_version, way, drill, seed,
+        faults, started_at, ended_at, deed_count, deeds, readings, named, box, slips, dangers, wrong""";
+
+    @Insert("""
+        insert into practice (practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id,
+            scheme_version, way, drill, seed, faults, started_at, deed_count, deeds, readings, named, box, slips, dangers, wrong)
+        values (#{practiceId}, #{accountId}, #{rigId}, #{rigVersion}, #{testerId}, #{testerVersion}, #{schemeId},
+            #{schemeVersion}, #{way}, #{drill}, #{seed}, #{faults}, #{startedAt}, 0, '[]', '{}', '[]', #{box}, 0, 0, 0)""")
+    void insert(PracticeRow row);
+
+    @Select("select " + COLUMNS + " from practice where practice_id = #{id} and account_id = #{account}")
+    @Nullable
+    PracticeRow of(@Param("id") String id, @Param("account") String account);
+
+    /** Holds it until the end of the transaction. */
+    @Select("select " + COLUMNS + " from practice where practice_id = #{id} and account_id = #{account} for update")
+    @Nullable
+    PracticeRow hold(@Param("id") String id, @Param("account") String account);
+
+    @Select("""
+        select practice_id, way, drill, rig_id, started_at, ended_at, deed_count, slips, dangers, wrong from practice
+        where account_id = #{account} order by started_at desc limit 200""")
+    List<Practices.Past> past(String account);
+
+    @Update("""
+        update practice set deeds = #{deeds}, deed_count = #{count}, slips = #{slips}, dangers = #{dangers}
+        where practice_id = #{id}""")
+    void deeds(
+            @Param("id") String id,
+            @Param("deeds") String deeds,
+            @Param("count") int count,
+            @Param("slips") int slips,
+            @Param("dangers") int dangers);
+
+    @Update("update practice set readings = #{readings}, box = #{box} where practice_id = #{id}")
+    void readings(@Param("id") String id, @Param("readings") String readings, @Param("box") String box);
+
+    @Update("update practice set named = #{named} where practice_id = #{id}")
+    void named(@Param("id") String id, @Param("named") String named);
+
+    @Update("update practice set ended_at = #{at}, wrong = #{wrong} where practice_id = #{id}")
+    void end(@Param("id") String id, @Param("at") OffsetDateTime at, @Param("wrong") int wrong);
+
+    @Delete("delete from practice where account_id = #{account}")
+    void eraseAll(String account);
+
+    /** Another tab of the same person may have begun it again: that is no error. */
+    @Delete("delete from practice where practice_id = #{id} and account_id = #{account}")
+    void erase(@Param("id") String id, @Param("account") String account);
+}

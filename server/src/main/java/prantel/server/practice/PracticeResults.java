@@ -1,0 +1,137 @@
+package prantel.server.practice;
+
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
+import prantel.core.fault.FaultSet;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.Finding;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Marker;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Slot;
+import prantel.core.sequence.SlotId;
+
+/** What came of a finished practice, by the same marking as an assessment's. */
+final class PracticeResults {
+    private final Practices practices;
+    private final Practices.Open open;
+
+    PracticeResults(Practices practices, Practices.Open open) {
+        this.practices = practices;
+        this.open = open;
+    }
+
+    /**
+     * @param right how many readings are this rig's @param wrong readings that are not, each with its likeliest cause
+     * @param faults what was on the rig, and whether it was named
+     * @param invented what was named and is not there
+     */
+    record Result(
+            int minutes,
+            int deeds,
+            int slips,
+            int dangers,
+            int right,
+            int open,
+            List<Wrong> wrong,
+            List<FaultTold> faults,
+            List<String> invented) {}
+
+    record Wrong(
+            String box,
+            String written,
+            @Nullable String because,
+            @Nullable String advice) {}
+
+    record FaultTold(String title, String where, String remedy, boolean named) {}
+
+    private MarkedSheet marked() {
+        Key key = practices.key(open.row());
+        Map<SlotId, String> readings = open.readings().entrySet().stream()
+                .collect(Collectors.toMap(e -> new SlotId(e.getKey()), Map.Entry::getValue));
+        Rig rig = open.going().practice().rig();
+        return Marker.mark(
+                key,
+                new CandidateRecord(
+                        readings,
+                        Map.of(),
+                        open.named().stream().map(n -> n.report(rig)).toList()));
+    }
+
+    int wrong() {
+        Result result = result();
+        return result.wrong().size()
+                + (int) result.faults().stream().filter(f -> !f.named()).count()
+                + result.invented().size();
+    }
+
+    Result result() {
+        Rig rig = open.going().practice().rig();
+        MarkedSheet sheet = marked();
+        Set<String> asked =
+                open.going().boxes().stream().map(b -> b.id().value()).collect(Collectors.toSet());
+        List<Wrong> wrong = new ArrayList<>();
+        int right = 0;
+        for (Finding finding : sheet.findings()) {
+            Slot slot = finding.expectation().slot();
+            String written = open.readings().get(slot.id().value());
+            if (written == null || !asked.contains(slot.id().value())) {
+                continue;
+            }
+            if (finding.isMeasuredRightly()) {
+                right++;
+            } else {
+                wrong.add(new Wrong(
+                        slot.title(rig),
+                        written,
+                        finding.explanations().stream()
+                                .findFirst()
+                                .map(e -> e.cause().label())
+                                .orElse(null),
+                        null));
+            }
+        }
+        FaultSet faults = practices.faults(open.row(), rig);
+        List<FaultTold> told = faults.faults().stream()
+                .map(f -> new FaultTold(f.title(), f.where(rig), f.kind().remedy(), isNamed(f, rig)))
+                .toList();
+        List<String> invented = open.named().stream()
+                .map(n -> n.report(rig))
+                .filter(r -> faults.faults().stream().noneMatch(f -> names(r, f, rig)))
+                .map(r -> r.title() + ", " + r.place().label(rig))
+                .toList();
+        OffsetDateTime ended = open.row().endedAt();
+        return new Result(
+                ended == null
+                        ? 0
+                        : (int) Duration.between(open.row().startedAt(), ended).toMinutes(),
+                open.row().deedCount(),
+                open.row().slips(),
+                open.row().dangers(),
+                right,
+                (int) asked.stream()
+                        .filter(b -> !open.readings().containsKey(b))
+                        .count(),
+                wrong,
+                told,
+                invented);
+    }
+
+    private boolean isNamed(Fault fault, Rig rig) {
+        return open.named().stream().anyMatch(n -> names(n.report(rig), fault, rig));
+    }
+
+    private static boolean names(CandidateRecord.FaultReport report, Fault fault, Rig rig) {
+        boolean kind = report.kind().equals(fault.kind())
+                || fault.kind().equivalentKinds(rig).contains(report.kind().id());
+        return kind && fault.kind().acceptedPlaces(fault, rig).contains(report.place());
+    }
+}

@@ -1,0 +1,29 @@
+package prantel.server.practice;
+
+import java.time.OffsetDateTime;
+import org.jspecify.annotations.Nullable;
+
+/** A practice as its table has it. */
+record PracticeRow(
+        String practiceId,
+        String accountId,
+        String rigId,
+        int rigVersion,
+        String testerId,
+        int testerVersion,
+        String schemeId,
+        int schemeVersion,
+        String way,
+        String drill,
+        long seed,
+        String faults,
+        OffsetDateTime startedAt,
+        @Nullable OffsetDateTime endedAt,
+        int deedCount,
+        String deeds,
+        String readings,
+        String named,
+        String box,
+        int slips,
+        int dangers,
+        int wrong) {}

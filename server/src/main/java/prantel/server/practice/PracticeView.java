@@ -1,0 +1,396 @@
+package prantel.server.practice;
+
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
+import prantel.core.fault.FaultCatalogue;
+import prantel.core.fault.FaultKind;
+import prantel.core.instrument.Notation;
+import prantel.core.instrument.Written;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.practice.Coach;
+import prantel.core.practice.CurrentPath;
+import prantel.core.practice.Guide;
+import prantel.core.practice.Hand;
+import prantel.core.practice.Moment;
+import prantel.core.practice.PracticeRig;
+import prantel.core.practice.PracticeWords;
+import prantel.core.practice.RigControls;
+import prantel.core.procedure.Contact;
+import prantel.core.procedure.Deed;
+import prantel.core.procedure.End;
+import prantel.core.procedure.RigState;
+import prantel.core.quantity.Check;
+import prantel.core.quantity.Problem;
+import prantel.core.quantity.ProblemsException;
+import prantel.core.rig.BoardId;
+import prantel.core.rig.Circuit;
+import prantel.core.rig.Conductor;
+import prantel.core.rig.Point;
+import prantel.core.rig.Rig;
+import prantel.core.sequence.Slot;
+
+/** What a learner sees of a practice. Nothing of its faults is in it until it is finished. */
+final class PracticeView {
+    private PracticeView() {}
+
+    private static final int LOG_SHOWN = 60;
+
+    /** @param beingAssessed whether practice is shut for now */
+    record Offer(boolean beingAssessed, List<RigOffer> rigs, List<DrillOffer> drills, List<Practices.Past> past) {}
+
+    /** @param drills those that the rig has something for */
+    record RigOffer(String id, String label, List<String> drills) {}
+
+    /** @param due when it is worth doing again; null where it never went wrong, or is well kept */
+    record DrillOffer(
+            String id, String title, String idea, @Nullable LocalDate due) {}
+
+    /** A practice as it is opened: what does not change, and how it stands. */
+    record Opened(
+            String id,
+            String rig,
+            Practices.Way way,
+            @Nullable DrillOffer drill,
+            OffsetDateTime startedAt,
+            PracticeLayout layout,
+            Naming naming,
+            State state) {}
+
+    /** What a fault can be called, and where it can be. */
+    record Naming(List<KindShown> kinds, List<PlaceNamed> places) {}
+
+    record KindShown(String id, String title, String group, List<List<String>> conductors) {}
+
+    record PlaceNamed(String id, String label) {}
+
+    /** A fault as the learner names it. */
+    record Named(String kind, String at, List<String> conductors) {
+        /** @throws ProblemsException if there is no such kind or place */
+        CandidateRecord.FaultReport report(Rig rig) {
+            return new CandidateRecord.FaultReport(
+                    FaultCatalogue.kind(kind),
+                    FaultCatalogue.places(rig).stream()
+                            .filter(p -> p.id().equals(at))
+                            .findFirst()
+                            .orElseThrow(() -> new ProblemsException(
+                                    new Problem("unknown-place", "at", Check.quoted(at), "give a place of this rig"))),
+                    conductors.stream().map(Conductor::of).toList(),
+                    "");
+        }
+    }
+
+    /**
+     * How it stands.
+     *
+     * @param deedCount how many deeds were done: the next one names it
+     * @param rig what of the rig is otherwise than in service
+     * @param advice what came of the last deed; empty in practice alone, but for what nobody could overlook
+     * @param next what the guide would do; null unless it is shown
+     */
+    record State(
+            int deedCount,
+            boolean ended,
+            Facts facts,
+            RigShown rig,
+            TesterShown tester,
+            List<Coach.Advice> advice,
+            @Nullable NextDeed next,
+            List<LogLine> log,
+            String box,
+            List<BoxShown> boxes,
+            List<Named> named,
+            PracticeResults.@Nullable Result result) {}
+
+    /** What the learner knows by what was done. */
+    record Facts(boolean isolated, boolean locked, boolean provedDead, boolean closedUp, boolean indicatorProved) {}
+
+    /** @param on switches that are on and loads that are in */
+    record RigShown(
+            List<String> out,
+            List<Moved> moved,
+            List<Joined> joined,
+            List<Crossed> crossed,
+            List<String> coversOff,
+            List<String> on,
+            List<String> locked,
+            List<Tripped> tripped) {}
+
+    record Moved(String end, String to) {}
+
+    record Joined(String a, String b) {}
+
+    record Crossed(String circuit, String with) {}
+
+    record Tripped(String device, String label) {}
+
+    /** @param shown what the display says; null while it shows nothing */
+    record TesterShown(
+            String function,
+            List<String> probes,
+            boolean nulled,
+            double milliamps,
+            boolean negativeHalf,
+            @Nullable String shown,
+            int seconds) {}
+
+    record NextDeed(String words, String why) {}
+
+    record LogLine(String words, Coach.@Nullable Kind kind) {}
+
+    /** @param right null where it is not told */
+    record BoxShown(
+            String id,
+            String test,
+            String quantity,
+            String where,
+            String unit,
+            @Nullable String written,
+            @Nullable Boolean right) {}
+
+    /** Where the current of a reading goes. */
+    record PathShown(double ohms, List<LegShown> legs, double restOhms) {}
+
+    record LegShown(String words, String conductor, double amps, double ohms, double contributes) {}
+
+    static Opened opened(Practices practices, Practices.Open open) {
+        PracticeRig practice = open.going().practice();
+        return new Opened(
+                open.row().practiceId(),
+                practice.rig().name(),
+                open.way(),
+                open.drill()
+                        .map(d -> new DrillOffer(d.id(), d.title(), d.idea(), null))
+                        .orElse(null),
+                open.row().startedAt(),
+                PracticeLayout.of(practice, open.going().controls()),
+                naming(practice.rig()),
+                state(practices, open));
+    }
+
+    private static Naming naming(Rig rig) {
+        return new Naming(
+                FaultCatalogue.kinds().stream()
+                        .filter(k -> !k.isOnlySeen())
+                        .map(PracticeView::shown)
+                        .toList(),
+                FaultCatalogue.places(rig).stream()
+                        .map(p -> new PlaceNamed(p.id(), p.label(rig)))
+                        .toList());
+    }
+
+    private static KindShown shown(FaultKind kind) {
+        return new KindShown(
+                kind.id(),
+                kind.title(),
+                kind.group().label(),
+                kind.conductorChoices().stream()
+                        .map(c -> c.stream().map(Conductor::id).toList())
+                        .toList());
+    }
+
+    static State state(Practices practices, Practices.Open open) {
+        Going going = open.going();
+        Moment now = going.now();
+        boolean ended = open.row().endedAt() != null;
+        Optional<Slot.Measured> box = going.box(open.row().box());
+        Guide guide = new Guide(going.practice());
+        PracticeWords words = new PracticeWords(going.practice().rig());
+        return new State(
+                going.steps().size(),
+                ended,
+                facts(now, going.practice().rig()),
+                rig(now, going),
+                tester(now, going),
+                ended ? List.of() : advice(practices, open, box),
+                ended || open.way() != Practices.Way.SHOWN
+                        ? null
+                        : box.flatMap(b -> guide.next(now, b))
+                                .map(d -> new NextDeed(
+                                        words.deed(d),
+                                        words.why(d, going.practice().tester(), now.hand())))
+                                .orElse(null),
+                log(open),
+                open.row().box(),
+                boxes(practices, open),
+                open.named(),
+                ended ? new PracticeResults(practices, open).result() : null);
+    }
+
+    private static Facts facts(Moment now, Rig rig) {
+        BoardId origin = rig.origin().id();
+        RigState state = now.state();
+        return new Facts(
+                !state.isEnergised(origin),
+                state.isLocked(origin),
+                state.isProvedDead(origin),
+                now.isClosedUp(),
+                now.proof().indicator());
+    }
+
+    /** In practice alone the rig and the tester speak, and nobody else: what trips, shocks and refuses is met, not told. */
+    private static List<Coach.Advice> advice(Practices practices, Practices.Open open, Optional<Slot.Measured> box) {
+        Going going = open.going();
+        if (going.steps().isEmpty()) {
+            return List.of();
+        }
+        Going.Step last = going.steps().getLast();
+        if (open.way() == Practices.Way.ALONE) {
+            return last.advice().stream()
+                    .filter(a -> a.kind() != Coach.Kind.SLIP)
+                    .map(a -> new Coach.Advice(a.kind(), a.says(), ""))
+                    .toList();
+        }
+        List<Coach.Advice> advice = new ArrayList<>(last.advice());
+        box.filter(b -> last.input().verb() == DeedInput.Verb.TAKE_READING
+                        || last.input().verb() == DeedInput.Verb.NEXT)
+                .ifPresent(b -> advice.addAll(new Coach(going.practice())
+                        .onReading(
+                                going.now(), b, practices.soundKey(open.row()).expectation(b.id()))));
+        return advice;
+    }
+
+    private static RigShown rig(Moment now, Going going) {
+        PracticeRig practice = going.practice();
+        List<String> out = new ArrayList<>();
+        List<Moved> moved = new ArrayList<>();
+        List<Joined> joined = new ArrayList<>();
+        List<Crossed> crossed = new ArrayList<>();
+        for (Deed deed : now.standing()) {
+            switch (deed) {
+                case Deed.TakeOut taken -> taken.ends().forEach(e -> out.add(id(practice, e)));
+                case Deed.PutElsewhere elsewhere ->
+                    moved.add(new Moved(id(practice, elsewhere.end()), id(practice, elsewhere.where())));
+                case Deed.Link link ->
+                    link.joints().forEach(j -> joined.add(new Joined(id(practice, j.a()), id(practice, j.b()))));
+                case Deed.Cross cross ->
+                    crossed.add(new Crossed(cross.ring().value(), cross.with().id()));
+                default -> {}
+            }
+        }
+        RigControls controls = going.controls();
+        return new RigShown(
+                out,
+                moved,
+                joined,
+                crossed,
+                now.coversOff().stream().map(CoverId::of).sorted().toList(),
+                controls.all().stream()
+                        .filter(c -> controls.isOn(now, c))
+                        .map(RigControls.Control::id)
+                        .toList(),
+                practice.rig().boards().stream()
+                        .filter(b -> now.state().locks(b.id()))
+                        .map(b -> b.id().value())
+                        .toList(),
+                practice.labels(now).entrySet().stream()
+                        .map(e -> new Tripped(e.getKey(), e.getValue()))
+                        .toList());
+    }
+
+    private static String id(PracticeRig practice, End end) {
+        return id(practice, new Contact.AtEnd(end));
+    }
+
+    private static String id(PracticeRig practice, Contact contact) {
+        return practice.places().at(contact).orElseThrow().id();
+    }
+
+    private static TesterShown tester(Moment now, Going going) {
+        Hand hand = now.hand();
+        return new TesterShown(
+                hand.function().name(),
+                hand.probes().stream().map(c -> id(going.practice(), c)).toList(),
+                hand.isNulled(),
+                hand.milliamps(),
+                hand.negativeHalf(),
+                now.display().map(d -> d.reading().shown()).orElse(null),
+                now.seconds());
+    }
+
+    private static List<LogLine> log(Practices.Open open) {
+        List<Going.Step> steps = open.going().steps();
+        return steps.subList(Math.max(0, steps.size() - LOG_SHOWN), steps.size()).stream()
+                .map(s -> new LogLine(
+                        s.said(),
+                        open.way() == Practices.Way.ALONE && open.row().endedAt() == null
+                                ? null
+                                : s.advice().stream()
+                                        .map(Coach.Advice::kind)
+                                        .min(java.util.Comparator.naturalOrder())
+                                        .orElse(null)))
+                .toList();
+    }
+
+    private static List<BoxShown> boxes(Practices practices, Practices.Open open) {
+        boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
+        Map<String, String> readings = open.readings();
+        Rig rig = open.going().practice().rig();
+        Optional<Key> key = told && !readings.isEmpty() ? Optional.of(practices.key(open.row())) : Optional.empty();
+        return open.going().boxes().stream()
+                .map(b -> {
+                    String written = readings.get(b.id().value());
+                    return new BoxShown(
+                            b.id().value(),
+                            b.step().label(),
+                            b.quantity(),
+                            b.place(rig),
+                            b.boxUnit().symbol(),
+                            written,
+                            written == null
+                                    ? null
+                                    : key.map(k -> isRight(k, b, written)).orElse(null));
+                })
+                .toList();
+    }
+
+    /** Whether a text is what this rig reads in a box. */
+    static boolean isRight(Key key, Slot.Measured box, String text) {
+        Written written = Notation.read(text, box.boxUnit());
+        return written.isReading() && key.expectation(box.id()).window().sideOf(written) == Window.Side.INSIDE;
+    }
+
+    static PathShown path(CurrentPath path, Rig rig) {
+        return new PathShown(
+                path.ohms(),
+                path.legs().stream()
+                        .map(l -> new LegShown(
+                                words(l, rig),
+                                l.conductor().map(Conductor::id).orElse(""),
+                                l.amps(),
+                                l.ohms(),
+                                l.contributes()))
+                        .toList(),
+                path.restOhms());
+    }
+
+    private static String words(CurrentPath.Leg leg, Rig rig) {
+        String what = switch (leg.what()) {
+            case CABLE -> "run";
+            case JOINT -> "joint";
+            case CONTACT -> "contact";
+            case EARTHING -> "earthing";
+            case SUPPLY -> "supply";
+            case INSULATION -> "insulation";
+            case LOAD -> "load";
+            case LINK -> "link";
+            case METAL -> "metal";
+        };
+        if (leg.circuit().isEmpty()) {
+            return what;
+        }
+        Circuit circuit = rig.circuit(leg.circuit().get());
+        String conductor = leg.conductor().map(c -> c.word() + " ").orElse("");
+        Optional<Point> point = leg.point().map(circuit::point);
+        return conductor + what
+                + point.map(p -> (leg.what() == CurrentPath.What.CABLE ? " to " : " at ") + p.label())
+                        .orElse(" at the board")
+                + ", " + circuit.label();
+    }
+}
