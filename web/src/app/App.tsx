@@ -40,6 +40,8 @@ const SchemeEditorPage = lazy(() =>
   import("../features/schemes").then((m) => ({ default: m.SchemeEditorPage })),
 );
 const RecordsPage = lazy(() => import("../features/records").then((m) => ({ default: m.RecordsPage })));
+const PracticePage = lazy(() => import("../features/practice").then((m) => ({ default: m.PracticePage })));
+const PracticeBench = lazy(() => import("../features/practice").then((m) => ({ default: m.PracticeBench })));
 const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
 
 export function App() {
@@ -125,7 +127,13 @@ export function App() {
                     </>
                   )}
                   {may.workshop && <Route path="/workshop" element={<WorkshopPage people={may.people} />} />}
-                  {!may.oneSheet && <Route path="/account" element={<AccountPage />} />}
+                  {!may.oneSheet && (
+                    <>
+                      <Route path="/practice" element={<PracticePage />} />
+                      <Route path="/practice/:id" element={<PracticeBench />} />
+                      <Route path="/account" element={<AccountPage />} />
+                    </>
+                  )}
                   <Route path="/reference" element={<ReferencePage />} />
                   <Route path="*" element={<Navigate to={may.home} replace />} />
                 </Routes>

@@ -23,6 +23,8 @@ const KEYS: [string, string][] = [
   ["A", "Mark: accept the proposed mark that is open"],
   ["U", "Set, rig workshop: take the last change back"],
   ["R", "Rig workshop: do it again"],
+  ["T, W, D, U", "Practice: test, write what is shown, do the next deed for me, take back"],
+  ["1 2 3", "Practice: put that lead on the chosen place"],
   ["← →", "Rig workshop: move the chosen station, with Shift by 5 m"],
   [">999 MΩ", "a key under a sheet: writes over-range, as your tester shows it, and goes on"],
   ["Tab, arrows", "move between stations, choices and boxes; Space or Enter picks"],
@@ -55,6 +57,7 @@ export function Shell({ person, demo, children }: Props) {
             {may.rigs && <Place to="/rigs">Rigs</Place>}
             {may.rigs && <Place to="/schemes">Schemes</Place>}
             {may.workshop && <Place to="/workshop">Workshop</Place>}
+            {!may.oneSheet && <Place to="/practice">Practice</Place>}
             <Place to="/reference">Reference</Place>
           </nav>
           <div className="ml-auto flex items-center gap-3">

@@ -6,3 +6,8 @@ export function clock(iso: string | null | undefined, now = new Date()): string 
   if (at.toDateString() === now.toDateString()) return time;
   return `${at.toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}, ${time}`;
 }
+
+/** "23 Nov 2026", of a moment or of a day. */
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
+}

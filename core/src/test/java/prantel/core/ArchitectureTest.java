@@ -33,7 +33,8 @@ class ArchitectureTest {
             "marking",
             "analysis",
             "assessment",
-            "feedback");
+            "feedback",
+            "practice");
 
     @ArchTest
     static final ArchRule coreKnowsOnlyTheJdk = classes()

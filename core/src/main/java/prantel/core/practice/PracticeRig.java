@@ -183,6 +183,9 @@ public final class PracticeRig {
             case Deed.CoverOff off -> {
                 Set<Cover> covers = new HashSet<>(now.coversOff());
                 covers.add(off.cover());
+                if (isOverLiveParts(now, off.cover())) {
+                    consequences.add(new Consequence.LiveOpen(off.cover()));
+                }
                 yield now.uncovered(covers);
             }
             case Deed.CoverOn on -> {
@@ -200,6 +203,11 @@ public final class PracticeRig {
                 Optional.empty(),
                 slips,
                 consequences);
+    }
+
+    private boolean isOverLiveParts(Moment now, Cover cover) {
+        return places.all().stream()
+                .anyMatch(p -> p.cover().filter(cover::equals).isPresent() && isLive(now, p.contact()));
     }
 
     /** What was closed up by hand is closed up as well. */
@@ -561,8 +569,7 @@ public final class PracticeRig {
         return known.supplied();
     }
 
-    /** Whether there is voltage at a place, to any other of its board or point: for what is found afterwards, never for a screen before. */
-    boolean isLive(Moment moment, Contact contact) {
+    private boolean isLive(Moment moment, Contact contact) {
         return !moment.harm().supplyLost() && touchVolts(supplied(moment), contact) >= TOUCH_VOLTS;
     }
 

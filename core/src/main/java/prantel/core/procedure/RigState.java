@@ -276,4 +276,14 @@ public final class RigState {
     public boolean isClosedUp() {
         return !known.openedUp();
     }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof RigState o && rig.equals(o.rig) && standing.equals(o.standing) && known.equals(o.known);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * standing.hashCode() + known.hashCode();
+    }
 }

@@ -44,28 +44,28 @@ class PracticeController {
     }
 
     /** @param faults how many are drawn, where it is no drill */
-    record Begin(String id, String rig, Practices.Way way, String drill, int faults) {}
+    record PracticeBegin(String id, String rig, Practices.Way way, String drill, int faults) {}
 
     /** @param after how many deeds the screen knows of */
-    record Next(int after, DeedInput deed) {}
+    record PracticeNext(int after, DeedInput deed) {}
 
-    record After(int after) {}
+    record PracticeAfter(int after) {}
 
-    record Write(String box, String text) {}
+    record PracticeWrite(String box, String text) {}
 
-    record At(String box) {}
+    record PracticeAt(String box) {}
 
-    record NewNamed(List<PracticeView.Named> faults) {}
+    record PracticeNewNamed(List<PracticeView.PracticeNamed> faults) {}
 
     private record FittingOf(DocumentRef rig) {}
 
     private record Fitting(List<String> drills) {}
 
     @GetMapping
-    PracticeView.Offer offer(Principal who) {
-        List<Practices.Past> past = practices.past(who.getName());
+    PracticeView.PracticeOffer offer(Principal who) {
+        List<Practices.PracticePast> past = practices.past(who.getName());
         Map<String, LocalDate> due = practices.due(past);
-        return new PracticeView.Offer(
+        return new PracticeView.PracticeOffer(
                 assessments.isBeingAssessed(who.getName()),
                 workshop.rigs().stream().map(this::rig).toList(),
                 Drills.all().stream()
@@ -85,48 +85,48 @@ class PracticeController {
     }
 
     @PostMapping
-    PracticeView.Opened begin(@RequestBody Begin begin, Principal who) {
+    PracticeView.PracticeOpened begin(@RequestBody PracticeBegin begin, Principal who) {
         return PracticeView.opened(
                 practices,
                 practices.begin(begin.id(), who.getName(), begin.rig(), begin.way(), begin.drill(), begin.faults()));
     }
 
     @GetMapping("/{id}")
-    PracticeView.Opened open(@PathVariable String id, Principal who) {
+    PracticeView.PracticeOpened open(@PathVariable String id, Principal who) {
         return PracticeView.opened(practices, practices.get(id, who.getName()));
     }
 
     @PostMapping("/{id}/deeds")
-    PracticeView.State deed(@PathVariable String id, @RequestBody Next next, Principal who) {
+    PracticeView.PracticeState deed(@PathVariable String id, @RequestBody PracticeNext next, Principal who) {
         return PracticeView.state(practices, practices.deed(id, who.getName(), next.after(), next.deed()));
     }
 
     @PostMapping("/{id}/undo")
-    PracticeView.State undo(@PathVariable String id, @RequestBody After after, Principal who) {
+    PracticeView.PracticeState undo(@PathVariable String id, @RequestBody PracticeAfter after, Principal who) {
         return PracticeView.state(practices, practices.undo(id, who.getName(), after.after()));
     }
 
     @PutMapping("/{id}/readings")
-    PracticeView.State write(@PathVariable String id, @RequestBody Write write, Principal who) {
+    PracticeView.PracticeState write(@PathVariable String id, @RequestBody PracticeWrite write, Principal who) {
         return PracticeView.state(practices, practices.write(id, who.getName(), write.box(), write.text()));
     }
 
     @PutMapping("/{id}/box")
-    PracticeView.State at(@PathVariable String id, @RequestBody At at, Principal who) {
+    PracticeView.PracticeState at(@PathVariable String id, @RequestBody PracticeAt at, Principal who) {
         return PracticeView.state(practices, practices.at(id, who.getName(), at.box()));
     }
 
     @PutMapping("/{id}/named")
-    PracticeView.State name(@PathVariable String id, @RequestBody NewNamed named, Principal who) {
+    PracticeView.PracticeState name(@PathVariable String id, @RequestBody PracticeNewNamed named, Principal who) {
         return PracticeView.state(practices, practices.name(id, who.getName(), named.faults()));
     }
 
     /** Where the current of the reading on the display goes; null where none flows. */
     @GetMapping("/{id}/path")
-    Path path(@PathVariable String id, Principal who) {
+    CurrentPathAnswer path(@PathVariable String id, Principal who) {
         Practices.Open open = practices.get(id, who.getName());
         boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
-        return new Path(
+        return new CurrentPathAnswer(
                 !told
                         ? null
                         : open.going()
@@ -137,10 +137,10 @@ class PracticeController {
                                 .orElse(null));
     }
 
-    record Path(PracticeView.@Nullable PathShown path) {}
+    record CurrentPathAnswer(PracticeView.@Nullable CurrentPathShown path) {}
 
     @PostMapping("/{id}/finish")
-    PracticeView.State finish(@PathVariable String id, Principal who) {
+    PracticeView.PracticeState finish(@PathVariable String id, Principal who) {
         return PracticeView.state(practices, practices.finish(id, who.getName()));
     }
 

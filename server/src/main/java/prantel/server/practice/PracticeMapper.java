@@ -36,7 +36,7 @@ interface PracticeMapper {
     @Select("""
         select practice_id, way, drill, rig_id, started_at, ended_at, deed_count, slips, dangers, wrong from practice
         where account_id = #{account} order by started_at desc limit 200""")
-    List<Practices.Past> past(String account);
+    List<Practices.PracticePast> past(String account);
 
     @Update("""
         update practice set deeds = #{deeds}, deed_count = #{count}, slips = #{slips}, dangers = #{dangers}

@@ -34,18 +34,18 @@ final class PracticeResults {
      * @param faults what was on the rig, and whether it was named
      * @param invented what was named and is not there
      */
-    record Result(
+    record PracticeResult(
             int minutes,
             int deeds,
             int slips,
             int dangers,
             int right,
             int open,
-            List<Wrong> wrong,
+            List<PracticeWrong> wrong,
             List<FaultTold> faults,
             List<String> invented) {}
 
-    record Wrong(
+    record PracticeWrong(
             String box,
             String written,
             @Nullable String because,
@@ -67,18 +67,18 @@ final class PracticeResults {
     }
 
     int wrong() {
-        Result result = result();
+        PracticeResult result = result();
         return result.wrong().size()
                 + (int) result.faults().stream().filter(f -> !f.named()).count()
                 + result.invented().size();
     }
 
-    Result result() {
+    PracticeResult result() {
         Rig rig = open.going().practice().rig();
         MarkedSheet sheet = marked();
         Set<String> asked =
                 open.going().boxes().stream().map(b -> b.id().value()).collect(Collectors.toSet());
-        List<Wrong> wrong = new ArrayList<>();
+        List<PracticeWrong> wrong = new ArrayList<>();
         int right = 0;
         for (Finding finding : sheet.findings()) {
             Slot slot = finding.expectation().slot();
@@ -89,7 +89,7 @@ final class PracticeResults {
             if (finding.isMeasuredRightly()) {
                 right++;
             } else {
-                wrong.add(new Wrong(
+                wrong.add(new PracticeWrong(
                         slot.title(rig),
                         written,
                         finding.explanations().stream()
@@ -109,7 +109,7 @@ final class PracticeResults {
                 .map(r -> r.title() + ", " + r.place().label(rig))
                 .toList();
         OffsetDateTime ended = open.row().endedAt();
-        return new Result(
+        return new PracticeResult(
                 ended == null
                         ? 0
                         : (int) Duration.between(open.row().startedAt(), ended).toMinutes(),

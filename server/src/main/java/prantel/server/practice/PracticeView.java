@@ -43,7 +43,8 @@ final class PracticeView {
     private static final int LOG_SHOWN = 60;
 
     /** @param beingAssessed whether practice is shut for now */
-    record Offer(boolean beingAssessed, List<RigOffer> rigs, List<DrillOffer> drills, List<Practices.Past> past) {}
+    record PracticeOffer(
+            boolean beingAssessed, List<RigOffer> rigs, List<DrillOffer> drills, List<Practices.PracticePast> past) {}
 
     /** @param drills those that the rig has something for */
     record RigOffer(String id, String label, List<String> drills) {}
@@ -53,25 +54,25 @@ final class PracticeView {
             String id, String title, String idea, @Nullable LocalDate due) {}
 
     /** A practice as it is opened: what does not change, and how it stands. */
-    record Opened(
+    record PracticeOpened(
             String id,
             String rig,
             Practices.Way way,
             @Nullable DrillOffer drill,
             OffsetDateTime startedAt,
             PracticeLayout layout,
-            Naming naming,
-            State state) {}
+            PracticeNaming naming,
+            PracticeState state) {}
 
     /** What a fault can be called, and where it can be. */
-    record Naming(List<KindShown> kinds, List<PlaceNamed> places) {}
+    record PracticeNaming(List<KindNamed> kinds, List<PlaceNamed> places) {}
 
-    record KindShown(String id, String title, String group, List<List<String>> conductors) {}
+    record KindNamed(String id, String title, String group, List<List<String>> conductors) {}
 
     record PlaceNamed(String id, String label) {}
 
     /** A fault as the learner names it. */
-    record Named(String kind, String at, List<String> conductors) {
+    record PracticeNamed(String kind, String at, List<String> conductors) {
         /** @throws ProblemsException if there is no such kind or place */
         CandidateRecord.FaultReport report(Rig rig) {
             return new CandidateRecord.FaultReport(
@@ -94,41 +95,42 @@ final class PracticeView {
      * @param advice what came of the last deed; empty in practice alone, but for what nobody could overlook
      * @param next what the guide would do; null unless it is shown
      */
-    record State(
+    record PracticeState(
             int deedCount,
             boolean ended,
-            Facts facts,
-            RigShown rig,
+            PracticeFacts facts,
+            PracticeRigShown rig,
             TesterShown tester,
             List<Coach.Advice> advice,
             @Nullable NextDeed next,
-            List<LogLine> log,
+            List<PracticeLine> log,
             String box,
-            List<BoxShown> boxes,
-            List<Named> named,
-            PracticeResults.@Nullable Result result) {}
+            List<PracticeBox> boxes,
+            List<PracticeNamed> named,
+            PracticeResults.@Nullable PracticeResult result) {}
 
     /** What the learner knows by what was done. */
-    record Facts(boolean isolated, boolean locked, boolean provedDead, boolean closedUp, boolean indicatorProved) {}
+    record PracticeFacts(
+            boolean isolated, boolean locked, boolean provedDead, boolean closedUp, boolean indicatorProved) {}
 
     /** @param on switches that are on and loads that are in */
-    record RigShown(
+    record PracticeRigShown(
             List<String> out,
-            List<Moved> moved,
-            List<Joined> joined,
-            List<Crossed> crossed,
+            List<EndMoved> moved,
+            List<PlacesJoined> joined,
+            List<RingCrossed> crossed,
             List<String> coversOff,
             List<String> on,
             List<String> locked,
-            List<Tripped> tripped) {}
+            List<DeviceTripped> tripped) {}
 
-    record Moved(String end, String to) {}
+    record EndMoved(String end, String to) {}
 
-    record Joined(String a, String b) {}
+    record PlacesJoined(String a, String b) {}
 
-    record Crossed(String circuit, String with) {}
+    record RingCrossed(String circuit, String with) {}
 
-    record Tripped(String device, String label) {}
+    record DeviceTripped(String device, String label) {}
 
     /** @param shown what the display says; null while it shows nothing */
     record TesterShown(
@@ -142,10 +144,10 @@ final class PracticeView {
 
     record NextDeed(String words, String why) {}
 
-    record LogLine(String words, Coach.@Nullable Kind kind) {}
+    record PracticeLine(String words, Coach.@Nullable Kind kind) {}
 
     /** @param right null where it is not told */
-    record BoxShown(
+    record PracticeBox(
             String id,
             String test,
             String quantity,
@@ -155,13 +157,13 @@ final class PracticeView {
             @Nullable Boolean right) {}
 
     /** Where the current of a reading goes. */
-    record PathShown(double ohms, List<LegShown> legs, double restOhms) {}
+    record CurrentPathShown(double ohms, List<CurrentLegShown> legs, double restOhms) {}
 
-    record LegShown(String words, String conductor, double amps, double ohms, double contributes) {}
+    record CurrentLegShown(String words, String conductor, double amps, double ohms, double contributes) {}
 
-    static Opened opened(Practices practices, Practices.Open open) {
+    static PracticeOpened opened(Practices practices, Practices.Open open) {
         PracticeRig practice = open.going().practice();
-        return new Opened(
+        return new PracticeOpened(
                 open.row().practiceId(),
                 practice.rig().name(),
                 open.way(),
@@ -174,8 +176,8 @@ final class PracticeView {
                 state(practices, open));
     }
 
-    private static Naming naming(Rig rig) {
-        return new Naming(
+    private static PracticeNaming naming(Rig rig) {
+        return new PracticeNaming(
                 FaultCatalogue.kinds().stream()
                         .filter(k -> !k.isOnlySeen())
                         .map(PracticeView::shown)
@@ -185,8 +187,8 @@ final class PracticeView {
                         .toList());
     }
 
-    private static KindShown shown(FaultKind kind) {
-        return new KindShown(
+    private static KindNamed shown(FaultKind kind) {
+        return new KindNamed(
                 kind.id(),
                 kind.title(),
                 kind.group().label(),
@@ -195,14 +197,14 @@ final class PracticeView {
                         .toList());
     }
 
-    static State state(Practices practices, Practices.Open open) {
+    static PracticeState state(Practices practices, Practices.Open open) {
         Going going = open.going();
         Moment now = going.now();
         boolean ended = open.row().endedAt() != null;
         Optional<Slot.Measured> box = going.box(open.row().box());
         Guide guide = new Guide(going.practice());
         PracticeWords words = new PracticeWords(going.practice().rig());
-        return new State(
+        return new PracticeState(
                 going.steps().size(),
                 ended,
                 facts(now, going.practice().rig()),
@@ -223,10 +225,10 @@ final class PracticeView {
                 ended ? new PracticeResults(practices, open).result() : null);
     }
 
-    private static Facts facts(Moment now, Rig rig) {
+    private static PracticeFacts facts(Moment now, Rig rig) {
         BoardId origin = rig.origin().id();
         RigState state = now.state();
-        return new Facts(
+        return new PracticeFacts(
                 !state.isEnergised(origin),
                 state.isLocked(origin),
                 state.isProvedDead(origin),
@@ -256,26 +258,27 @@ final class PracticeView {
         return advice;
     }
 
-    private static RigShown rig(Moment now, Going going) {
+    private static PracticeRigShown rig(Moment now, Going going) {
         PracticeRig practice = going.practice();
         List<String> out = new ArrayList<>();
-        List<Moved> moved = new ArrayList<>();
-        List<Joined> joined = new ArrayList<>();
-        List<Crossed> crossed = new ArrayList<>();
+        List<EndMoved> moved = new ArrayList<>();
+        List<PlacesJoined> joined = new ArrayList<>();
+        List<RingCrossed> crossed = new ArrayList<>();
         for (Deed deed : now.standing()) {
             switch (deed) {
                 case Deed.TakeOut taken -> taken.ends().forEach(e -> out.add(id(practice, e)));
                 case Deed.PutElsewhere elsewhere ->
-                    moved.add(new Moved(id(practice, elsewhere.end()), id(practice, elsewhere.where())));
+                    moved.add(new EndMoved(id(practice, elsewhere.end()), id(practice, elsewhere.where())));
                 case Deed.Link link ->
-                    link.joints().forEach(j -> joined.add(new Joined(id(practice, j.a()), id(practice, j.b()))));
+                    link.joints().forEach(j -> joined.add(new PlacesJoined(id(practice, j.a()), id(practice, j.b()))));
                 case Deed.Cross cross ->
-                    crossed.add(new Crossed(cross.ring().value(), cross.with().id()));
+                    crossed.add(
+                            new RingCrossed(cross.ring().value(), cross.with().id()));
                 default -> {}
             }
         }
         RigControls controls = going.controls();
-        return new RigShown(
+        return new PracticeRigShown(
                 out,
                 moved,
                 joined,
@@ -290,7 +293,7 @@ final class PracticeView {
                         .map(b -> b.id().value())
                         .toList(),
                 practice.labels(now).entrySet().stream()
-                        .map(e -> new Tripped(e.getKey(), e.getValue()))
+                        .map(e -> new DeviceTripped(e.getKey(), e.getValue()))
                         .toList());
     }
 
@@ -314,10 +317,10 @@ final class PracticeView {
                 now.seconds());
     }
 
-    private static List<LogLine> log(Practices.Open open) {
+    private static List<PracticeLine> log(Practices.Open open) {
         List<Going.Step> steps = open.going().steps();
         return steps.subList(Math.max(0, steps.size() - LOG_SHOWN), steps.size()).stream()
-                .map(s -> new LogLine(
+                .map(s -> new PracticeLine(
                         s.said(),
                         open.way() == Practices.Way.ALONE && open.row().endedAt() == null
                                 ? null
@@ -328,7 +331,7 @@ final class PracticeView {
                 .toList();
     }
 
-    private static List<BoxShown> boxes(Practices practices, Practices.Open open) {
+    private static List<PracticeBox> boxes(Practices practices, Practices.Open open) {
         boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
         Map<String, String> readings = open.readings();
         Rig rig = open.going().practice().rig();
@@ -336,7 +339,7 @@ final class PracticeView {
         return open.going().boxes().stream()
                 .map(b -> {
                     String written = readings.get(b.id().value());
-                    return new BoxShown(
+                    return new PracticeBox(
                             b.id().value(),
                             b.step().label(),
                             b.quantity(),
@@ -356,11 +359,11 @@ final class PracticeView {
         return written.isReading() && key.expectation(box.id()).window().sideOf(written) == Window.Side.INSIDE;
     }
 
-    static PathShown path(CurrentPath path, Rig rig) {
-        return new PathShown(
+    static CurrentPathShown path(CurrentPath path, Rig rig) {
+        return new CurrentPathShown(
                 path.ohms(),
                 path.legs().stream()
-                        .map(l -> new LegShown(
+                        .map(l -> new CurrentLegShown(
                                 words(l, rig),
                                 l.conductor().map(Conductor::id).orElse(""),
                                 l.amps(),

@@ -85,7 +85,7 @@ class Practices {
     }
 
     /** What somebody did before, for lists. */
-    record Past(
+    record PracticePast(
             String practiceId,
             String way,
             String drill,
@@ -98,7 +98,7 @@ class Practices {
             int wrong) {}
 
     /** A practice with all that follows from its row. */
-    record Open(PracticeRow row, Going going, Map<String, String> readings, List<PracticeView.Named> named) {
+    record Open(PracticeRow row, Going going, Map<String, String> readings, List<PracticeView.PracticeNamed> named) {
         Way way() {
             return Way.valueOf(row.way());
         }
@@ -112,14 +112,14 @@ class Practices {
 
     private record FaultyKey(DocumentRef rig, DocumentRef tester, DocumentRef scheme, FaultSet faults) {}
 
-    List<Past> past(String account) {
+    List<PracticePast> past(String account) {
         return mapper.past(account);
     }
 
     /** When each drill is due that went wrong once. */
-    Map<String, LocalDate> due(List<Past> past) {
+    Map<String, LocalDate> due(List<PracticePast> past) {
         Map<String, List<Recall.Go>> goes = new LinkedHashMap<>();
-        for (Past one : past.reversed()) {
+        for (PracticePast one : past.reversed()) {
             if (one.endedAt() != null && !one.drill().isEmpty()) {
                 goes.computeIfAbsent(one.drill(), d -> new ArrayList<>())
                         .add(new Recall.Go(
@@ -228,7 +228,7 @@ class Practices {
                 row,
                 going(row),
                 json.readValue(row.readings(), new TypeReference<LinkedHashMap<String, String>>() {}),
-                json.readValue(row.named(), new TypeReference<List<PracticeView.Named>>() {}));
+                json.readValue(row.named(), new TypeReference<List<PracticeView.PracticeNamed>>() {}));
     }
 
     private Going going(PracticeRow row) {
@@ -302,7 +302,7 @@ class Practices {
             throw Refusal.notFound("practice");
         }
         if (row.endedAt() != null) {
-            throw Refusal.conflict("practice-ended", "This practice is finished. Begin another.");
+            throw Refusal.conflict("practice-ended", "This practice is finished. PracticeBegin another.");
         }
         if (row.deedCount() != after) {
             throw Refusal.conflict("other-hands", "Something was done to this rig elsewhere. Look at it again.");
@@ -353,7 +353,7 @@ class Practices {
     }
 
     @Transactional
-    public Open name(String id, String account, List<PracticeView.Named> named) {
+    public Open name(String id, String account, List<PracticeView.PracticeNamed> named) {
         Open open = openHeld(id, account);
         Check.that(named.size() <= 10, "too-many", "faults", named.size() + " faults", "name 10 at most");
         named.forEach(n -> n.report(open.going().practice().rig()));

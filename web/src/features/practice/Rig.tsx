@@ -1,0 +1,343 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { classes } from "../../ui/classes";
+import { Spots } from "./Spot";
+import type { ControlShown, PlaceShown } from "./queries";
+import type { Bench } from "./useBench";
+
+type BoardShown = Schemas["BoardShown"];
+type CircuitShown = Schemas["CircuitShown"];
+type PointShown = Schemas["PointShown"];
+
+/** The rig: earthing, boards, and each circuit as a line; what is open is shown with its terminals. */
+export function Rig({ bench, layout }: { bench: Bench; layout: Schemas["PracticeLayout"] }) {
+  const [circuit, setCircuit] = useState(
+    () => layout.boards.flatMap((b) => b.circuits)[0]?.id ?? "",
+  );
+  const [point, setPoint] = useState<string | null>(null);
+  return (
+    <div className="space-y-3">
+      <section aria-label="Earthing" className="border border-line bg-sheet p-3">
+        <Spots label="Main earthing terminal, bonds and supply earth" places={layout.earthing} bench={bench} />
+      </section>
+      {layout.boards.map((board) => (
+        <Board
+          key={board.id}
+          board={board}
+          bench={bench}
+          circuit={circuit}
+          point={point}
+          onCircuit={(id) => {
+            setCircuit(id);
+            setPoint(null);
+          }}
+          onPoint={setPoint}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface BoardProps {
+  board: BoardShown;
+  bench: Bench;
+  circuit: string;
+  point: string | null;
+  onCircuit: (id: string) => void;
+  onPoint: (id: string | null) => void;
+}
+
+function Board({ board, bench, circuit, point, onCircuit, onPoint }: BoardProps) {
+  const open = bench.state.rig.coversOff.includes(board.cover);
+  const locked = bench.state.rig.locked.includes(board.id);
+  const of = (group: PlaceShown["group"]) => board.places.filter((p) => p.group === group);
+  return (
+    <section aria-label={board.label} className="border border-line bg-sheet">
+      <div className="flex flex-wrap items-center gap-2 border-b border-line p-3">
+        <h2 className="mr-2 text-[17px] font-bold">{board.label}</h2>
+        {board.controls.map((c) => (
+          <Control key={c.id} control={c} bench={bench} />
+        ))}
+        <Button
+          disabled={bench.shut}
+          onClick={() => bench.practice.deed({ verb: locked ? "UNLOCK" : "LOCK", at: board.id })}
+        >
+          {locked ? "Take the lock off" : "Lock it off"}
+        </Button>
+        <Button disabled={bench.shut} onClick={() => bench.practice.deed({ verb: "PROVE_DEAD", at: board.id })}>
+          Prove dead
+        </Button>
+        <CoverButton cover={board.cover} bench={bench} what="Cover" />
+      </div>
+      {open && (
+        <div className="grid gap-x-6 gap-y-3 border-b border-line bg-raised p-3 sm:grid-cols-3">
+          <Spots label="Incoming" places={of("INCOMING")} bench={bench} />
+          <Spots label="Behind the main switch" places={of("MAIN_SWITCH")} bench={bench} />
+          <Spots label="Bars" places={of("BAR")} bench={bench} />
+        </div>
+      )}
+      <ul>
+        {board.circuits.map((c) => (
+          <li key={c.id} className="border-b border-line last:border-b-0">
+            <CircuitRow
+              circuit={c}
+              bench={bench}
+              boardOpen={open}
+              expanded={circuit === c.id}
+              point={point}
+              onOpen={() => onCircuit(circuit === c.id ? "" : c.id)}
+              onPoint={onPoint}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface CircuitProps {
+  circuit: CircuitShown;
+  bench: Bench;
+  boardOpen: boolean;
+  expanded: boolean;
+  point: string | null;
+  onOpen: () => void;
+  onPoint: (id: string | null) => void;
+}
+
+function CircuitRow({ circuit, bench, boardOpen, expanded, point, onOpen, onPoint }: CircuitProps) {
+  const of = (group: PlaceShown["group"]) => circuit.places.filter((p) => p.group === group);
+  const ends = circuit.places.filter((p) => p.end).map((p) => p.id);
+  const crossed = bench.state.rig.crossed.find((c) => c.circuit === circuit.id);
+  const allOut = ends.every((e) => bench.state.rig.out.includes(e));
+  const noneOut = ends.every((e) => !bench.state.rig.out.includes(e));
+  const station = circuit.points.find((p) => p.id === point) ?? null;
+  return (
+    <div className={classes(expanded && "border-l-4 border-l-work")}>
+      <div className="flex flex-wrap items-center gap-2 px-3 py-2">
+        <button
+          type="button"
+          aria-expanded={expanded}
+          onClick={onOpen}
+          className="min-h-11 min-w-[11rem] flex-1 text-left hover:underline"
+        >
+          <span aria-hidden="true" className="mr-1 inline-block w-4">
+            {expanded ? "▾" : "▸"}
+          </span>
+          <b>
+            {circuit.way} {circuit.label}
+          </b>
+          {!noneOut && <span className="ml-2 text-[14px] text-plum">ends out</span>}
+        </button>
+        {circuit.controls.map((c) => (
+          <Control key={c.id} control={c} bench={bench} />
+        ))}
+      </div>
+      {expanded && (
+        <div className="space-y-3 px-3 pb-3">
+          {boardOpen ? (
+            <div className="flex flex-wrap items-end gap-x-6 gap-y-3 bg-raised p-3">
+              <Spots label="Its ends at the board" places={of("AT_BOARD")} bench={bench} />
+              <Spots label="Other leg" places={of("AT_BOARD_SECOND")} bench={bench} />
+              <Spots label="Terminals of the device" places={of("DEVICE")} bench={bench} />
+              {circuit.ring && (
+                <div className="flex flex-wrap gap-2">
+                  <Button
+                    disabled={bench.shut}
+                    onClick={() =>
+                      bench.practice.deed(
+                        allOut
+                          ? { verb: "PUT_BACK", places: ends }
+                          : {
+                              verb: "TAKE_OUT",
+                              places: ends.filter((e) => !bench.state.rig.out.includes(e)),
+                            },
+                      )
+                    }
+                  >
+                    {allOut ? "All ends back" : "All ends out"}
+                  </Button>
+                  {crossed ? (
+                    <Button
+                      disabled={bench.shut}
+                      onClick={() => bench.practice.deed({ verb: "UNCROSS", at: circuit.id })}
+                    >
+                      Ends apart again
+                    </Button>
+                  ) : (
+                    (["neutral", "cpc"] as const).map((c) => (
+                      <Button
+                        key={c}
+                        disabled={bench.shut}
+                        onClick={() => bench.practice.deed({ verb: "CROSS", at: circuit.id, to: c })}
+                      >
+                        Cross L with {c === "cpc" ? "E" : "N"}
+                      </Button>
+                    ))
+                  )}
+                  {crossed && (
+                    <span className="self-center text-plum">
+                      L crossed with {crossed.with === "cpc" ? "E" : "N"}
+                    </span>
+                  )}
+                </div>
+              )}
+            </div>
+          ) : (
+            <p className="text-ink2">Its ends are behind the cover of the board.</p>
+          )}
+          <Line circuit={circuit} bench={bench} point={point} onPoint={onPoint} />
+          {station && <Accessory key={station.id} point={station} bench={bench} />}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The circuit from the board on: a station for each point, a lead's number over the one it is on. */
+function Line({
+  circuit,
+  bench,
+  point,
+  onPoint,
+}: {
+  circuit: CircuitShown;
+  bench: Bench;
+  point: string | null;
+  onPoint: (id: string | null) => void;
+}) {
+  if (circuit.points.length === 0) return null;
+  return (
+    <div className="flex flex-wrap items-stretch" role="group" aria-label={`Points of ${circuit.label}`}>
+      <span aria-hidden="true" className="my-3 w-2.5 bg-ink" />
+      {circuit.points.map((p) => {
+        const open = bench.state.rig.coversOff.includes(p.cover);
+        const leads = bench.state.tester.probes.flatMap((id, i) =>
+          p.places.some((place) => place.id === id) ? [i + 1] : [],
+        );
+        return (
+          <button
+            key={p.id}
+            type="button"
+            aria-pressed={point === p.id}
+            aria-label={`${p.label}, ${p.atMetres} m${open ? ", cover off" : ""}${leads.length ? `, lead ${leads.join(" and ")}` : ""}`}
+            onClick={() => onPoint(point === p.id ? null : p.id)}
+            className={classes(
+              "relative flex min-h-14 min-w-[5.5rem] flex-1 flex-col items-center px-1 pb-1 text-[13px]",
+              point === p.id ? "bg-work-soft" : "hover:bg-work-soft",
+            )}
+          >
+            <svg viewBox="0 0 100 26" className="h-6 w-full" preserveAspectRatio="none" aria-hidden="true">
+              <path
+                d="M0 13h100"
+                stroke="var(--ink)"
+                strokeWidth={p.track ? 1.6 : 3}
+                strokeDasharray={p.track ? "6 4" : undefined}
+                vectorEffect="non-scaling-stroke"
+              />
+            </svg>
+            <span
+              aria-hidden="true"
+              className={classes(
+                "absolute top-1 grid h-4.5 w-4.5 place-items-center rounded-full border-[3px]",
+                open ? "border-work bg-sheet" : "border-ink bg-ink",
+              )}
+            />
+            {leads.length > 0 && (
+              <span
+                aria-hidden="true"
+                className="absolute top-0 right-2 rounded-full bg-plum px-1.5 text-[12px] font-bold text-sheet"
+              >
+                {leads.join(" ")}
+              </span>
+            )}
+            <span className={classes(point === p.id && "font-bold")}>{p.label}</span>
+            <span className="text-ink2 tabular-nums">{p.atMetres} m</span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+function Accessory({ point, bench }: { point: PointShown; bench: Bench }) {
+  const open = bench.state.rig.coversOff.includes(point.cover);
+  const of = (...groups: PlaceShown["group"][]) => point.places.filter((p) => groups.includes(p.group));
+  const frontOpen = of("FRONT").some((p) => p.id) && point.places.length > 0;
+  return (
+    <section aria-label={point.label} className="border-2 border-work p-3">
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        <h3 className="mr-2 font-bold">{point.label}</h3>
+        {point.controls.map((c) => (
+          <Control key={c.id} control={c} bench={bench} />
+        ))}
+        <CoverButton cover={point.cover} bench={bench} what="Cover" />
+      </div>
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        {frontOpen && <Spots label="Front" places={of("FRONT")} bench={bench} />}
+        <Spots label="Metal" places={of("METAL")} bench={bench} />
+        {open && (
+          <>
+            <Spots label="Terminals behind" places={of("BEHIND")} bench={bench} />
+            <Spots label="Cable from the board" places={of("INCOMING_CABLE")} bench={bench} />
+            <Spots label="Cable going on" places={of("OUTGOING_CABLE")} bench={bench} />
+            <Spots label="Cable of a branch" places={of("DEPARTING_CABLE")} bench={bench} />
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+const OPERATED: Record<ControlShown["kind"], (label: string, on: boolean) => string> = {
+  MAIN_SWITCH: (_, on) => (on ? "Main switch: on" : "Main switch: off"),
+  DEVICE: (label, on) => `${label}: ${on ? "on" : "off"}`,
+  ISOLATOR: (_, on) => `Isolator: ${on ? "on" : "off"}`,
+  TIMER: (_, on) => `Timer: ${on ? "on" : "off"}`,
+  LIGHT_SWITCH: (_, on) => (on ? "Switch: as found" : "Switch: operated"),
+  LOAD: (label, on) => `${label}: ${on ? "in" : "out"}`,
+  SURGE: (_, on) => `Surge protection: ${on ? "in" : "out"}`,
+  TEST_BUTTON: (label) => `Test button, ${label}`,
+};
+
+/** A switch, a load, a button: says how it stands; a press changes it. What tripped is put on again. */
+function Control({ control, bench }: { control: ControlShown; bench: Bench }) {
+  const on = bench.state.rig.on.includes(control.id);
+  const tripped = bench.state.rig.tripped.find(
+    (t) => control.id === `button:${t.device}` || t.device === `${control.id.replace("device:", "")}/overcurrent`,
+  );
+  if (tripped && (control.kind === "TEST_BUTTON" || control.kind === "DEVICE")) {
+    return (
+      <Button
+        disabled={bench.shut}
+        className="!border-caution !text-caution"
+        onClick={() => bench.practice.deed({ verb: "RESET", at: tripped.device })}
+      >
+        ▼ {tripped.label} tripped: put it on
+      </Button>
+    );
+  }
+  return (
+    <Button
+      disabled={bench.shut}
+      className={classes(!on && control.kind !== "TEST_BUTTON" && "!border-dashed !text-ink2")}
+      onClick={() => bench.practice.deed({ verb: "OPERATE", at: control.id })}
+    >
+      {OPERATED[control.kind](control.label, on)}
+    </Button>
+  );
+}
+
+function CoverButton({ cover, bench, what }: { cover: string; bench: Bench; what: string }) {
+  const off = bench.state.rig.coversOff.includes(cover);
+  return (
+    <Button
+      disabled={bench.shut}
+      aria-pressed={off}
+      onClick={() => bench.practice.deed({ verb: "COVER", at: cover })}
+    >
+      {off ? `${what}: off` : `${what}: on`}
+    </Button>
+  );
+}

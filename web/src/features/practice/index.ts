@@ -1,0 +1,2 @@
+export { PracticePage } from "./PracticePage";
+export { PracticeBench } from "./PracticeBench";

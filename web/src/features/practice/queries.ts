@@ -1,0 +1,27 @@
+import { queryOptions } from "@tanstack/react-query";
+import { api, data, type Schemas } from "../../api/client";
+
+export type Opened = Schemas["Opened"];
+export type State = Schemas["State"];
+export type Deed = Schemas["DeedInput"];
+export type PlaceShown = Schemas["PlaceShown"];
+export type ControlShown = Schemas["ControlShown"];
+
+export const practiceQueries = {
+  offer: queryOptions({
+    queryKey: ["practice"] as const,
+    queryFn: ({ signal }) => data(api.GET("/api/practice", { signal })),
+  }),
+  one: (id: string) =>
+    queryOptions({
+      queryKey: ["practice", id] as const,
+      queryFn: ({ signal }) => data(api.GET("/api/practice/{id}", { signal, params: { path: { id } } })),
+      staleTime: Infinity,
+    }),
+  path: (id: string, deedCount: number) =>
+    queryOptions({
+      queryKey: ["practice", id, "path", deedCount] as const,
+      queryFn: ({ signal }) => data(api.GET("/api/practice/{id}/path", { signal, params: { path: { id } } })),
+      staleTime: Infinity,
+    }),
+};
