@@ -6,7 +6,7 @@ import { Pane } from "../../ui/Pane";
 import type { Bench } from "./useBench";
 
 /** What the learner says is wrong with the rig. */
-export function Faults({ bench, naming }: { bench: Bench; naming: Schemas["Naming"] }) {
+export function Faults({ bench, naming }: { bench: Bench; naming: Schemas["PracticeNaming"] }) {
   const [at, setAt] = useState("");
   const [kindId, setKind] = useState("");
   const [conductors, setConductors] = useState("");

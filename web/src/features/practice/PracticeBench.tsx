@@ -20,7 +20,9 @@ import { clock, wayLabel } from "./words";
 /** The rig, the tester and what is said beside it. */
 export function PracticeBench() {
   const { id = "" } = useParams();
-  return <Loaded query={useQuery(practiceQueries.one(id))}>{(opened) => <Going id={id} opened={opened} />}</Loaded>;
+  return (
+    <Loaded query={useQuery(practiceQueries.one(id))}>{(opened) => <Going id={id} opened={opened} />}</Loaded>
+  );
 }
 
 function Going({ id, opened }: { id: string; opened: Opened }) {
@@ -77,8 +79,8 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
         )}
       </header>
       <p className="text-[14px] text-ink2">
-        A simulated rig. On a real one: isolate, lock off and prove dead first; live work only supervised and with
-        permission; local rules and licensed practice come first.
+        A simulated rig. On a real one: isolate, lock off and prove dead first; live work only supervised and
+        with permission; local rules and licensed practice come first.
       </p>
       <ProblemNote error={practice.error} />
       {state.result && <Result result={state.result} />}
@@ -88,10 +90,17 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
           <Chosen bench={bench} />
         </div>
         <div className="min-w-0 space-y-3">
-          <Tester bench={bench} functions={opened.layout.functions} told={opened.way !== "ALONE" || state.ended} id={id} />
+          <Tester
+            bench={bench}
+            functions={opened.layout.functions}
+            told={opened.way !== "ALONE" || state.ended}
+            id={id}
+          />
           <Coach bench={bench} way={opened.way} box={state.box} />
           <Boxes bench={bench} />
-          {(opened.way === "ALONE" || opened.drill === null) && <Faults bench={bench} naming={opened.naming} />}
+          {(opened.way === "ALONE" || opened.drill === null) && (
+            <Faults bench={bench} naming={opened.naming} />
+          )}
         </div>
       </div>
       <Pane title="Done">

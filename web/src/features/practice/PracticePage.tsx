@@ -17,7 +17,7 @@ export function PracticePage() {
   return <Loaded query={useQuery(practiceQueries.offer)}>{(offer) => <Offer offer={offer} />}</Loaded>;
 }
 
-function Offer({ offer }: { offer: Schemas["Offer"] }) {
+function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
   const [rigId, setRig] = useState(offer.rigs[0]?.id ?? "");
   const [way, setWay] = useState("SHOWN");
   const [faults, setFaults] = useState("2");
@@ -29,7 +29,7 @@ function Offer({ offer }: { offer: Schemas["Offer"] }) {
           body: {
             id: crypto.randomUUID(),
             rig: rigId,
-            way: way as Schemas["Begin"]["way"],
+            way: way as Schemas["PracticeBegin"]["way"],
             drill,
             faults: drill ? 0 : Number(faults),
           },
@@ -46,8 +46,8 @@ function Offer({ offer }: { offer: Schemas["Offer"] }) {
       <div>
         <h1 className="text-[22px] font-bold">Practice</h1>
         <p className="max-w-[70ch] text-ink2">
-          Do anything to a rig and see what comes of it. Nothing here can break, nobody can be hurt, and nobody
-          but you sees it. On a real rig local rules and licensed practice come first.
+          Do anything to a rig and see what comes of it. Nothing here can break, nobody can be hurt, and
+          nobody but you sees it. On a real rig local rules and licensed practice come first.
         </p>
       </div>
       {offer.beingAssessed && (
@@ -123,7 +123,9 @@ function Offer({ offer }: { offer: Schemas["Offer"] }) {
                 <span className="min-w-[16rem] flex-1">
                   <b>{drill.title}</b>
                   {drill.due && drill.due <= today && (
-                    <span className="ml-2 rounded bg-plum-soft px-1.5 font-semibold text-plum">due again</span>
+                    <span className="ml-2 rounded bg-plum-soft px-1.5 font-semibold text-plum">
+                      due again
+                    </span>
                   )}
                   {drill.due && drill.due > today && (
                     <span className="ml-2 text-[14px] text-ink2">again on {day(drill.due)}</span>
@@ -151,15 +153,15 @@ function Offer({ offer }: { offer: Schemas["Offer"] }) {
   );
 }
 
-function titleOf(offer: Schemas["Offer"], past: Schemas["Past"]): string {
+function titleOf(offer: Schemas["PracticeOffer"], past: Schemas["PracticePast"]): string {
   return offer.drills.find((d) => d.id === past.drill)?.title ?? "The whole sequence";
 }
 
-function rigLabel(offer: Schemas["Offer"], id: string): string {
+function rigLabel(offer: Schemas["PracticeOffer"], id: string): string {
   return offer.rigs.find((r) => r.id === id)?.label ?? id;
 }
 
-function Past({ offer }: { offer: Schemas["Offer"] }) {
+function Past({ offer }: { offer: Schemas["PracticeOffer"] }) {
   const [asking, setAsking] = useState(false);
   const client = useQueryClient();
   const erase = useMutation({

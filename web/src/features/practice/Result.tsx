@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { Pane } from "../../ui/Pane";
 
 /** What came of a finished practice. */
-export function Result({ result }: { result: Schemas["Result"] }) {
+export function Result({ result }: { result: Schemas["PracticeResult"] }) {
   const { wrong, faults, invented } = result;
   return (
     <Pane title="How it went" wall="work" aside={`${result.minutes} min, ${result.deeds} deeds`}>

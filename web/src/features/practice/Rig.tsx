@@ -7,19 +7,21 @@ import type { ControlShown, PlaceShown } from "./queries";
 import type { Bench } from "./useBench";
 
 type BoardShown = Schemas["BoardShown"];
-type CircuitShown = Schemas["CircuitShown"];
+type CircuitDrawn = Schemas["CircuitDrawn"];
 type PointShown = Schemas["PointShown"];
 
 /** The rig: earthing, boards, and each circuit as a line; what is open is shown with its terminals. */
 export function Rig({ bench, layout }: { bench: Bench; layout: Schemas["PracticeLayout"] }) {
-  const [circuit, setCircuit] = useState(
-    () => layout.boards.flatMap((b) => b.circuits)[0]?.id ?? "",
-  );
+  const [circuit, setCircuit] = useState(() => layout.boards.flatMap((b) => b.circuits)[0]?.id ?? "");
   const [point, setPoint] = useState<string | null>(null);
   return (
     <div className="space-y-3">
       <section aria-label="Earthing" className="border border-line bg-sheet p-3">
-        <Spots label="Main earthing terminal, bonds and supply earth" places={layout.earthing} bench={bench} />
+        <Spots
+          label="Main earthing terminal, bonds and supply earth"
+          places={layout.earthing}
+          bench={bench}
+        />
       </section>
       {layout.boards.map((board) => (
         <Board
@@ -65,7 +67,10 @@ function Board({ board, bench, circuit, point, onCircuit, onPoint }: BoardProps)
         >
           {locked ? "Take the lock off" : "Lock it off"}
         </Button>
-        <Button disabled={bench.shut} onClick={() => bench.practice.deed({ verb: "PROVE_DEAD", at: board.id })}>
+        <Button
+          disabled={bench.shut}
+          onClick={() => bench.practice.deed({ verb: "PROVE_DEAD", at: board.id })}
+        >
           Prove dead
         </Button>
         <CoverButton cover={board.cover} bench={bench} what="Cover" />
@@ -97,7 +102,7 @@ function Board({ board, bench, circuit, point, onCircuit, onPoint }: BoardProps)
 }
 
 interface CircuitProps {
-  circuit: CircuitShown;
+  circuit: CircuitDrawn;
   bench: Bench;
   boardOpen: boolean;
   expanded: boolean;
@@ -202,7 +207,7 @@ function Line({
   point,
   onPoint,
 }: {
-  circuit: CircuitShown;
+  circuit: CircuitDrawn;
   bench: Bench;
   point: string | null;
   onPoint: (id: string | null) => void;
@@ -305,7 +310,8 @@ const OPERATED: Record<ControlShown["kind"], (label: string, on: boolean) => str
 function Control({ control, bench }: { control: ControlShown; bench: Bench }) {
   const on = bench.state.rig.on.includes(control.id);
   const tripped = bench.state.rig.tripped.find(
-    (t) => control.id === `button:${t.device}` || t.device === `${control.id.replace("device:", "")}/overcurrent`,
+    (t) =>
+      control.id === `button:${t.device}` || t.device === `${control.id.replace("device:", "")}/overcurrent`,
   );
   if (tripped && (control.kind === "TEST_BUTTON" || control.kind === "DEVICE")) {
     return (

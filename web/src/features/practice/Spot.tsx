@@ -44,7 +44,9 @@ export function Spot({ place, bench }: { place: PlaceShown; bench: Bench }) {
       onPointerDown={(e: PointerEvent) => drag.down(e)}
       className={classes(
         "relative inline-flex min-h-11 min-w-11 touch-none flex-col items-center justify-center rounded-md border px-1 text-[13px] font-semibold select-none",
-        chosen ? "border-work bg-work-soft outline-2 outline-work" : "border-line bg-sheet hover:bg-work-soft",
+        chosen
+          ? "border-work bg-work-soft outline-2 outline-work"
+          : "border-line bg-sheet hover:bg-work-soft",
         target && "border-dashed border-work",
       )}
     >

@@ -1,8 +1,8 @@
 import { queryOptions } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../../api/client";
 
-export type Opened = Schemas["Opened"];
-export type State = Schemas["State"];
+export type Opened = Schemas["PracticeOpened"];
+export type State = Schemas["PracticeState"];
 export type Deed = Schemas["DeedInput"];
 export type PlaceShown = Schemas["PlaceShown"];
 export type ControlShown = Schemas["ControlShown"];

@@ -66,10 +66,10 @@ export function useBench(opened: Opened, practice: Practice) {
         const up = (e: globalThis.PointerEvent) => {
           window.removeEventListener("pointerup", up);
           window.removeEventListener("pointercancel", up);
-          if (Math.hypot(e.clientX - from.x, e.clientY - from.y) < DRAG_FROM || e.type === "pointercancel") return;
-          const to = document
-            .elementFromPoint(e.clientX, e.clientY)
-            ?.closest<HTMLElement>("[data-spot]")?.dataset.spot;
+          if (Math.hypot(e.clientX - from.x, e.clientY - from.y) < DRAG_FROM || e.type === "pointercancel")
+            return;
+          const to = document.elementFromPoint(e.clientX, e.clientY)?.closest<HTMLElement>("[data-spot]")
+            ?.dataset.spot;
           if (to && to !== id) move(id, to);
         };
         window.addEventListener("pointerup", up);

@@ -7,7 +7,10 @@ export function usePractice(id: string, opened: Opened) {
   const client = useQueryClient();
   const params = { path: { id } };
   const keep = (state: State) =>
-    client.setQueryData(practiceQueries.one(id).queryKey, (was: Opened | undefined) => was && { ...was, state });
+    client.setQueryData(
+      practiceQueries.one(id).queryKey,
+      (was: Opened | undefined) => was && { ...was, state },
+    );
   // somebody else's hands, or another tab: what is shown is fetched again
   const lookAgain = () => void client.invalidateQueries({ queryKey: practiceQueries.one(id).queryKey });
   const after = opened.state.deedCount;

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 
-export type Way = Schemas["Past"]["way"];
+export type Way = Schemas["PracticePast"]["way"];
 
 export const WAYS: { value: string; label: string; note: string }[] = [
   { value: "SHOWN", label: "Shown", note: "the next deed is named, with why" },

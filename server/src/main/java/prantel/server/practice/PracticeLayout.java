@@ -59,10 +59,10 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
             String cover,
             List<PlaceShown> places,
             List<ControlShown> controls,
-            List<CircuitShown> circuits) {}
+            List<CircuitDrawn> circuits) {}
 
     /** @param ring whether its ends can be crossed */
-    record CircuitShown(
+    record CircuitDrawn(
             String id,
             String label,
             int way,
@@ -142,10 +142,10 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
         };
     }
 
-    private static CircuitShown circuit(
+    private static CircuitDrawn circuit(
             Circuit circuit, PracticeRig practice, RigControls controls, RigDrawing drawing) {
         List<Place> all = new ArrayList<>(practice.places().all());
-        return new CircuitShown(
+        return new CircuitDrawn(
                 circuit.id().value(),
                 circuit.label(),
                 circuit.way().number(),
