@@ -43,10 +43,11 @@ export function Coach({ bench, way, box }: { bench: Bench; way: string; box: str
         </Button>
       )}
       {next && (
-        <div className="mt-3 border-t border-line pt-3">
-          <p className="text-[14px] text-ink2">Next</p>
-          <p className="font-bold">{next.words}</p>
-          <p className="mb-2">{next.why}</p>
+        <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <p className="min-w-[16rem] flex-1">
+            <span className="text-ink2">Next: </span>
+            <b>{next.words}.</b> {next.why}
+          </p>
           <Button shortcut="D" onClick={() => bench.practice.deed({ verb: "NEXT", at: box })}>
             Do it for me
           </Button>

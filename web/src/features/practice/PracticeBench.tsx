@@ -29,7 +29,13 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
   const practice = usePractice(id, opened);
   const bench = useBench(opened, practice);
   const [asking, setAsking] = useState(false);
+  const [showing, setShowing] = useState(false);
   const { state } = opened;
+  const told = opened.way !== "ALONE" || state.ended;
+  const path = useQuery({
+    ...practiceQueries.path(id, state.deedCount),
+    enabled: showing && told && state.tester.shown !== null,
+  });
   const shown = state.tester.shown?.replace("\u2009", " ");
   useShortcuts(
     state.ended
@@ -86,17 +92,20 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
       {state.result && <Result result={state.result} />}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
-          <Rig bench={bench} layout={opened.layout} />
+          <div className="sticky top-0 z-10 mb-3 max-h-[45vh] overflow-auto">
+            <Coach bench={bench} way={opened.way} box={state.box} />
+          </div>
+          <Rig bench={bench} layout={opened.layout} path={showing ? (path.data?.path ?? null) : null} />
           <Chosen bench={bench} />
         </div>
         <div className="min-w-0 space-y-3">
           <Tester
             bench={bench}
             functions={opened.layout.functions}
-            told={opened.way !== "ALONE" || state.ended}
-            id={id}
+            path={
+              told ? { shown: showing, toggle: () => setShowing(!showing), data: path.data ?? null } : null
+            }
           />
-          <Coach bench={bench} way={opened.way} box={state.box} />
           <Boxes bench={bench} />
           {(opened.way === "ALONE" || opened.drill === null) && (
             <Faults bench={bench} naming={opened.naming} />

@@ -3,19 +3,29 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { classes } from "../../ui/classes";
 import { Spots } from "./Spot";
+import { Wires } from "./Wires";
 import type { ControlShown, PlaceShown } from "./queries";
 import type { Bench } from "./useBench";
 
 type BoardShown = Schemas["BoardShown"];
 type CircuitDrawn = Schemas["CircuitDrawn"];
 type PointShown = Schemas["PointShown"];
+type Current = Schemas["CurrentPathShown"] | null;
 
 /** The rig: earthing, boards, and each circuit as a line; what is open is shown with its terminals. */
-export function Rig({ bench, layout }: { bench: Bench; layout: Schemas["PracticeLayout"] }) {
+export function Rig({
+  bench,
+  layout,
+  path,
+}: {
+  bench: Bench;
+  layout: Schemas["PracticeLayout"];
+  path: Current;
+}) {
   const [circuit, setCircuit] = useState(() => layout.boards.flatMap((b) => b.circuits)[0]?.id ?? "");
   const [point, setPoint] = useState<string | null>(null);
   return (
-    <div className="space-y-3">
+    <div className="relative space-y-3">
       <section aria-label="Earthing" className="border border-line bg-sheet p-3">
         <Spots
           label="Main earthing terminal, bonds and supply earth"
@@ -30,6 +40,7 @@ export function Rig({ bench, layout }: { bench: Bench; layout: Schemas["Practice
           bench={bench}
           circuit={circuit}
           point={point}
+          path={path}
           onCircuit={(id) => {
             setCircuit(id);
             setPoint(null);
@@ -37,6 +48,7 @@ export function Rig({ bench, layout }: { bench: Bench; layout: Schemas["Practice
           onPoint={setPoint}
         />
       ))}
+      <Wires bench={bench} />
     </div>
   );
 }
@@ -46,11 +58,12 @@ interface BoardProps {
   bench: Bench;
   circuit: string;
   point: string | null;
+  path: Current;
   onCircuit: (id: string) => void;
   onPoint: (id: string | null) => void;
 }
 
-function Board({ board, bench, circuit, point, onCircuit, onPoint }: BoardProps) {
+function Board({ board, bench, circuit, point, path, onCircuit, onPoint }: BoardProps) {
   const open = bench.state.rig.coversOff.includes(board.cover);
   const locked = bench.state.rig.locked.includes(board.id);
   const of = (group: PlaceShown["group"]) => board.places.filter((p) => p.group === group);
@@ -91,6 +104,7 @@ function Board({ board, bench, circuit, point, onCircuit, onPoint }: BoardProps)
               boardOpen={open}
               expanded={circuit === c.id}
               point={point}
+              path={path}
               onOpen={() => onCircuit(circuit === c.id ? "" : c.id)}
               onPoint={onPoint}
             />
@@ -107,11 +121,12 @@ interface CircuitProps {
   boardOpen: boolean;
   expanded: boolean;
   point: string | null;
+  path: Current;
   onOpen: () => void;
   onPoint: (id: string | null) => void;
 }
 
-function CircuitRow({ circuit, bench, boardOpen, expanded, point, onOpen, onPoint }: CircuitProps) {
+function CircuitRow({ circuit, bench, boardOpen, expanded, point, path, onOpen, onPoint }: CircuitProps) {
   const of = (group: PlaceShown["group"]) => circuit.places.filter((p) => p.group === group);
   const ends = circuit.places.filter((p) => p.end).map((p) => p.id);
   const crossed = bench.state.rig.crossed.find((c) => c.circuit === circuit.id);
@@ -192,7 +207,7 @@ function CircuitRow({ circuit, bench, boardOpen, expanded, point, onOpen, onPoin
           ) : (
             <p className="text-ink2">Its ends are behind the cover of the board.</p>
           )}
-          <Line circuit={circuit} bench={bench} point={point} onPoint={onPoint} />
+          <Line circuit={circuit} bench={bench} point={point} path={path} onPoint={onPoint} />
           {station && <Accessory key={station.id} point={station} bench={bench} />}
         </div>
       )}
@@ -205,11 +220,13 @@ function Line({
   circuit,
   bench,
   point,
+  path,
   onPoint,
 }: {
   circuit: CircuitDrawn;
   bench: Bench;
   point: string | null;
+  path: Current;
   onPoint: (id: string | null) => void;
 }) {
   if (circuit.points.length === 0) return null;
@@ -233,7 +250,12 @@ function Line({
               point === p.id ? "bg-work-soft" : "hover:bg-work-soft",
             )}
           >
-            <svg viewBox="0 0 100 26" className="h-6 w-full" preserveAspectRatio="none" aria-hidden="true">
+            <svg
+              viewBox="0 0 100 26"
+              className="-mx-1 h-6 w-[calc(100%+0.5rem)]"
+              preserveAspectRatio="none"
+              aria-hidden="true"
+            >
               <path
                 d="M0 13h100"
                 stroke="var(--ink)"
@@ -242,6 +264,7 @@ function Line({
                 vectorEffect="non-scaling-stroke"
               />
             </svg>
+            <Flow path={path} circuit={circuit.id} point={p.id} />
             <span
               aria-hidden="true"
               className={classes(
@@ -262,7 +285,37 @@ function Line({
           </button>
         );
       })}
+      {circuit.ring && (
+        <>
+          <Flow path={path} circuit={circuit.id} point="" />
+          <span aria-hidden="true" title="back at the board" className="my-3 w-2.5 bg-ink" />
+        </>
+      )}
     </div>
+  );
+}
+
+/** What of 1 A flows in each conductor of the run to a point: a bar as long as its share. */
+function Flow({ path, circuit, point }: { path: Current; circuit: string; point: string }) {
+  if (!path) return null;
+  const legs = path.legs.filter((l) => l.run && l.circuit === circuit && l.point === point);
+  if (legs.length === 0) return null;
+  return (
+    <span className="block w-full px-0.5 pb-0.5">
+      {legs.map((l) => (
+        <span
+          key={l.conductor}
+          className="flex items-center gap-1 text-[11px] leading-3.5 text-work tabular-nums"
+        >
+          <span
+            aria-hidden="true"
+            className="h-1.5 rounded-sm bg-work"
+            style={{ width: `${Math.round(Math.min(1, l.amps) * 42)}px` }}
+          />
+          {l.conductor === "cpc" ? "E" : l.conductor.charAt(0).toUpperCase()} {l.amps.toFixed(2)}
+        </span>
+      ))}
+    </span>
   );
 }
 
@@ -309,11 +362,8 @@ const OPERATED: Record<ControlShown["kind"], (label: string, on: boolean) => str
 /** A switch, a load, a button: says how it stands; a press changes it. What tripped is put on again. */
 function Control({ control, bench }: { control: ControlShown; bench: Bench }) {
   const on = bench.state.rig.on.includes(control.id);
-  const tripped = bench.state.rig.tripped.find(
-    (t) =>
-      control.id === `button:${t.device}` || t.device === `${control.id.replace("device:", "")}/overcurrent`,
-  );
-  if (tripped && (control.kind === "TEST_BUTTON" || control.kind === "DEVICE")) {
+  const tripped = bench.state.rig.tripped.find((t) => t.control === control.id);
+  if (tripped) {
     return (
       <Button
         disabled={bench.shut}

@@ -1,10 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { SelectField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
-import { practiceQueries } from "./queries";
 import type { Bench } from "./useBench";
 
 const CURRENTS = [5, 10, 15, 30, 50, 60, 100, 150, 250, 300, 500];
@@ -13,15 +10,13 @@ const CURRENTS = [5, 10, 15, 30, 50, 60, 100, 150, 250, 300, 500];
 export function Tester({
   bench,
   functions,
-  told,
-  id,
+  path,
 }: {
   bench: Bench;
   functions: Schemas["FunctionShown"][];
-  told: boolean;
-  id: string;
+  /** null where it is not told */
+  path: { shown: boolean; toggle: () => void; data: Schemas["CurrentPathAnswer"] | null } | null;
 }) {
-  const [path, setPath] = useState(false);
   const { tester } = bench.state;
   const chosen = functions.find((f) => f.id === tester.function);
   const draws = tester.function.startsWith("RCD_");
@@ -118,22 +113,21 @@ export function Tester({
         <Button disabled={bench.shut} onClick={() => bench.practice.deed({ verb: "PROVE_INDICATOR" })}>
           Indicator on the proving unit
         </Button>
-        {told && tester.shown && (
-          <Button aria-pressed={path} onClick={() => setPath(!path)}>
+        {path && tester.shown && (
+          <Button aria-pressed={path.shown} onClick={path.toggle}>
             Show me the current
           </Button>
         )}
       </div>
-      {path && tester.shown && <Path id={id} deedCount={bench.state.deedCount} />}
+      {path?.shown && tester.shown && <Path data={path.data} />}
     </Pane>
   );
 }
 
-const SHOWN = 8;
+const SHOWN = 6;
 
 /** Where 1 A of the reading goes, and what each part contributes to it. */
-function Path({ id, deedCount }: { id: string; deedCount: number }) {
-  const { data } = useQuery(practiceQueries.path(id, deedCount));
+function Path({ data }: { data: Schemas["CurrentPathAnswer"] | null }) {
   if (!data) return <p className="mt-2 text-ink2">Working it out…</p>;
   if (!data.path) return <p className="mt-2 text-ink2">No current flows through this reading.</p>;
   const legs = data.path.legs.slice(0, SHOWN);

@@ -1,5 +1,7 @@
 package prantel.core.expectation;
 
+import prantel.core.rig.CircuitId;
+
 /**
  * A device that opened by itself.
  *
@@ -7,4 +9,9 @@ package prantel.core.expectation;
  * @param residual whether by residual current, or by overcurrent
  * @param amps what it opened from, A
  */
-public record Opened(String id, String label, boolean residual, double amps) {}
+public record Opened(String id, String label, boolean residual, double amps) {
+    /** The id of a circuit's overcurrent device. */
+    public static String overcurrentOf(CircuitId circuit) {
+        return circuit.value() + "/overcurrent";
+    }
+}

@@ -38,7 +38,7 @@ record Protection(List<Placed> residuals, List<Opening> devices, List<BranchId> 
         double volts = rig.supply().nominalVolts();
         for (Circuit circuit : fitted.circuits()) {
             devices.add(new Opening(
-                    circuit.id().value() + "/overcurrent",
+                    Opened.overcurrentOf(circuit.id()),
                     circuit.label() + ", " + circuit.device().label(),
                     circuit.device().overcurrent().iaAmps(volts),
                     circuit.lines().stream()

@@ -12,7 +12,6 @@ import prantel.core.instrument.Written;
 import prantel.core.procedure.Contact;
 import prantel.core.procedure.Deed;
 import prantel.core.procedure.DeedWords;
-import prantel.core.procedure.Need;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 
@@ -53,8 +52,11 @@ public final class Coach {
             Kind kind = one.isDangerous() ? Kind.DANGER : one instanceof Consequence.Spoilt ? Kind.SLIP : Kind.NOTE;
             advice.add(new Advice(kind, words.happened(one), words.putRight(one)));
         }
-        for (Need need : answer.slips()) {
-            advice.add(new Advice(Kind.SLIP, words.slip(need), "Take it back, and do that first."));
+        if (!answer.slips().isEmpty()) {
+            advice.add(new Advice(
+                    Kind.SLIP,
+                    answer.slips().stream().map(words::slip).collect(Collectors.joining(" ")),
+                    "Take it back, and do that first."));
         }
         advice.sort(java.util.Comparator.comparing(Advice::kind));
         return advice;

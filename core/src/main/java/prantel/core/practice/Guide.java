@@ -128,7 +128,34 @@ public final class Guide {
                     .map(Deed.Reset::new)
                     .forEach(todo::add);
         }
-        return todo.stream().findFirst().map(d -> before(now, d));
+        return todo.stream().findFirst().map(d -> before(now, together(d, todo)));
+    }
+
+    /** Ends of one circuit come out, and go back, in one deed. */
+    private static Deed together(Deed deed, List<Deed> todo) {
+        return switch (deed) {
+            case Deed.TakeOut out ->
+                new Deed.TakeOut(todo.stream()
+                        .filter(Deed.TakeOut.class::isInstance)
+                        .flatMap(d -> ((Deed.TakeOut) d).ends().stream())
+                        .filter(e -> isOfTheSame(e, out.ends().getFirst()))
+                        .toList());
+            case Deed.PutBack back ->
+                new Deed.PutBack(todo.stream()
+                        .filter(Deed.PutBack.class::isInstance)
+                        .flatMap(d -> ((Deed.PutBack) d).ends().stream())
+                        .filter(e -> isOfTheSame(e, back.ends().getFirst()))
+                        .distinct()
+                        .toList());
+            default -> deed;
+        };
+    }
+
+    private static boolean isOfTheSame(End a, End b) {
+        return a.equals(b)
+                || a instanceof End.AtBoard x
+                        && b instanceof End.AtBoard y
+                        && x.circuit().equals(y.circuit());
     }
 
     /** The board nearest to the supply whose main switch is off; the first of all while none is. */

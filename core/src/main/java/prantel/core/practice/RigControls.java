@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import prantel.core.expectation.Opened;
 import prantel.core.procedure.Deed;
 import prantel.core.procedure.LightStates;
 import prantel.core.procedure.Position;
@@ -158,6 +159,18 @@ public final class RigControls {
             case SURGE -> on ? new Deed.SurgeProtectionOut(board) : new Deed.SurgeProtectionIn(board);
             case TEST_BUTTON -> new Deed.PressTestButton(deviceOf(control));
         };
+    }
+
+    /** Where something that opened by itself is put on again. @param device as {@link Opened} calls it */
+    public Optional<Control> of(String device) {
+        return byId.values().stream()
+                .filter(c -> c.kind() == Kind.TEST_BUTTON && deviceOf(c).equals(device)
+                        || c.kind() == Kind.DEVICE
+                                && c.of().circuit()
+                                        .map(Opened::overcurrentOf)
+                                        .filter(device::equals)
+                                        .isPresent())
+                .findFirst();
     }
 
     private String deviceOf(Control button) {

@@ -192,7 +192,8 @@ public final class DeedEdits {
         return joints(cross).stream().map(j -> bridge(j, 2 * jointOhms())).toList();
     }
 
-    private static List<Deed.Joint> joints(Deed.Cross cross) {
+    /** What a crossing joins. */
+    public static List<Deed.Joint> joints(Deed.Cross cross) {
         return switch (cross.legs()) {
             case CROSSWISE -> List.of(joint(cross, false, true), joint(cross, true, false));
             case EACH_WITH_ITSELF -> List.of(joint(cross, false, false), joint(cross, true, true));

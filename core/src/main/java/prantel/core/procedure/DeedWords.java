@@ -167,8 +167,9 @@ public final class DeedWords {
             return words(conductors) + " of " + circuit.label() + " out of their terminals";
         }
         Conductor first = conductors.getFirst();
-        String out = name(first) + " of " + circuit.label() + (first == Conductor.CPC ? " off " : " out of ") + "its "
-                + from(first);
+        boolean otherLeg = ends.stream().allMatch(e -> e instanceof End.AtBoard at && at.second());
+        String out = name(first) + " of " + circuit.label() + (otherLeg ? ", other leg," : "")
+                + (first == Conductor.CPC ? " off " : " out of ") + "its " + from(first);
         return conductors.size() > 1 ? out + ", CPC off the earth bar" : out;
     }
 

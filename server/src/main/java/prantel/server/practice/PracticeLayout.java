@@ -235,6 +235,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
             case Contact.AtEnd(End.OfBond bond) -> place.label().toLowerCase(Locale.UK);
             case Contact.AtEnd(End.OfEarthing earthing) -> "earthing conductor";
             case Contact.Metalwork metal -> "metal";
+            case Contact.Bar bar -> place.label();
             default -> conductor.map(Conductor::letter).orElse("");
         };
     }

@@ -24,6 +24,7 @@ import prantel.core.practice.PracticeWords;
 import prantel.core.practice.RigControls;
 import prantel.core.procedure.Contact;
 import prantel.core.procedure.Deed;
+import prantel.core.procedure.DeedEdits;
 import prantel.core.procedure.End;
 import prantel.core.procedure.RigState;
 import prantel.core.quantity.Check;
@@ -128,9 +129,11 @@ final class PracticeView {
 
     record PlacesJoined(String a, String b) {}
 
-    record RingCrossed(String circuit, String with) {}
+    /** @param joints which ends are joined */
+    record RingCrossed(String circuit, String with, List<PlacesJoined> joints) {}
 
-    record DeviceTripped(String device, String label) {}
+    /** @param control where it is put on again */
+    record DeviceTripped(String device, String label, String control) {}
 
     /** @param shown what the display says; null while it shows nothing */
     record TesterShown(
@@ -159,7 +162,16 @@ final class PracticeView {
     /** Where the current of a reading goes. */
     record CurrentPathShown(double ohms, List<CurrentLegShown> legs, double restOhms) {}
 
-    record CurrentLegShown(String words, String conductor, double amps, double ohms, double contributes) {}
+    /** @param circuit and point: where it is drawn; empty for what is no run of a circuit */
+    record CurrentLegShown(
+            String words,
+            String circuit,
+            String point,
+            boolean run,
+            String conductor,
+            double amps,
+            double ohms,
+            double contributes) {}
 
     static PracticeOpened opened(Practices practices, Practices.Open open) {
         PracticeRig practice = open.going().practice();
@@ -272,8 +284,12 @@ final class PracticeView {
                 case Deed.Link link ->
                     link.joints().forEach(j -> joined.add(new PlacesJoined(id(practice, j.a()), id(practice, j.b()))));
                 case Deed.Cross cross ->
-                    crossed.add(
-                            new RingCrossed(cross.ring().value(), cross.with().id()));
+                    crossed.add(new RingCrossed(
+                            cross.ring().value(),
+                            cross.with().id(),
+                            DeedEdits.joints(cross).stream()
+                                    .map(j -> new PlacesJoined(id(practice, j.a()), id(practice, j.b())))
+                                    .toList()));
                 default -> {}
             }
         }
@@ -293,7 +309,12 @@ final class PracticeView {
                         .map(b -> b.id().value())
                         .toList(),
                 practice.labels(now).entrySet().stream()
-                        .map(e -> new DeviceTripped(e.getKey(), e.getValue()))
+                        .map(e -> new DeviceTripped(
+                                e.getKey(),
+                                e.getValue(),
+                                controls.of(e.getKey())
+                                        .map(RigControls.Control::id)
+                                        .orElse("")))
                         .toList());
     }
 
@@ -365,6 +386,9 @@ final class PracticeView {
                 path.legs().stream()
                         .map(l -> new CurrentLegShown(
                                 words(l, rig),
+                                l.circuit().map(c -> c.value()).orElse(""),
+                                l.point().map(p -> p.value()).orElse(""),
+                                l.what() == CurrentPath.What.CABLE,
                                 l.conductor().map(Conductor::id).orElse(""),
                                 l.amps(),
                                 l.ohms(),
