@@ -22,17 +22,18 @@ export function Rig({
   layout: Schemas["PracticeLayout"];
   path: Current;
 }) {
-  const [circuit, setCircuit] = useState(() => layout.boards.flatMap((b) => b.circuits)[0]?.id ?? "");
-  const [point, setPoint] = useState<string | null>(null);
+  const box = bench.state.boxes.find((b) => b.id === bench.state.box);
+  const [circuit, setCircuit] = useState(box?.circuit ?? "");
+  const [point, setPoint] = useState<string | null>(box?.point ?? null);
+  // the rig opens where the next reading is taken
+  const [at, setAt] = useState(box?.id);
+  if (box && at !== box.id) {
+    setAt(box.id);
+    if (box.circuit) setCircuit(box.circuit);
+    if (box.point) setPoint(box.point);
+  }
   return (
     <div className="relative space-y-3">
-      <section aria-label="Earthing" className="border border-line bg-sheet p-3">
-        <Spots
-          label="Main earthing terminal, bonds and supply earth"
-          places={layout.earthing}
-          bench={bench}
-        />
-      </section>
       {layout.boards.map((board) => (
         <Board
           key={board.id}
@@ -48,6 +49,13 @@ export function Rig({
           onPoint={setPoint}
         />
       ))}
+      <section aria-label="Earthing" className="border border-line bg-sheet p-3">
+        <Spots
+          label="Main earthing terminal, bonds and supply earth"
+          places={layout.earthing}
+          bench={bench}
+        />
+      </section>
       <Wires bench={bench} />
     </div>
   );
@@ -89,10 +97,18 @@ function Board({ board, bench, circuit, point, path, onCircuit, onPoint }: Board
         <CoverButton cover={board.cover} bench={bench} what="Cover" />
       </div>
       {open && (
-        <div className="grid gap-x-6 gap-y-3 border-b border-line bg-raised p-3 sm:grid-cols-3">
+        <div className="flex flex-wrap gap-x-8 gap-y-3 border-b border-line bg-raised p-3">
           <Spots label="Incoming" places={of("INCOMING")} bench={bench} />
           <Spots label="Behind the main switch" places={of("MAIN_SWITCH")} bench={bench} />
-          <Spots label="Bars" places={of("BAR")} bench={bench} />
+          <Spots label="Earth bar" places={of("BAR")} bench={bench} />
+          {board.sections.map((section) => (
+            <Spots
+              key={section.label}
+              label={board.sections.length > 1 ? `Bars, ${section.label}` : "Bars"}
+              places={section.bars}
+              bench={bench}
+            />
+          ))}
         </div>
       )}
       <ul>
@@ -162,7 +178,7 @@ function CircuitRow({ circuit, bench, boardOpen, expanded, point, path, onOpen, 
               <Spots label="Other leg" places={of("AT_BOARD_SECOND")} bench={bench} />
               <Spots label="Terminals of the device" places={of("DEVICE")} bench={bench} />
               {circuit.ring && (
-                <div className="flex flex-wrap gap-2">
+                <div className="mt-8 flex w-full flex-wrap gap-2">
                   <Button
                     disabled={bench.shut}
                     onClick={() =>
@@ -286,19 +302,32 @@ function Line({
         );
       })}
       {circuit.ring && (
-        <>
+        <span className="flex min-h-14 min-w-[5.5rem] flex-1 flex-col text-center text-[13px] text-ink2">
+          <svg
+            viewBox="0 0 100 26"
+            className="-mx-1 h-6 w-[calc(100%+0.25rem)]"
+            preserveAspectRatio="none"
+            aria-hidden="true"
+          >
+            <path d="M0 13h96" stroke="var(--ink)" strokeWidth="3" vectorEffect="non-scaling-stroke" />
+            <path d="M97 0v26" stroke="var(--ink)" strokeWidth="10" vectorEffect="non-scaling-stroke" />
+          </svg>
           <Flow path={path} circuit={circuit.id} point="" />
-          <span aria-hidden="true" title="back at the board" className="my-3 w-2.5 bg-ink" />
-        </>
+          <span>back to the board</span>
+        </span>
       )}
     </div>
   );
 }
 
+const ORDER = ["line", "l1", "l2", "l3", "switched-line", "strapper-1", "strapper-2", "neutral", "cpc"];
+
 /** What of 1 A flows in each conductor of the run to a point: a bar as long as its share. */
 function Flow({ path, circuit, point }: { path: Current; circuit: string; point: string }) {
   if (!path) return null;
-  const legs = path.legs.filter((l) => l.run && l.circuit === circuit && l.point === point);
+  const legs = path.legs
+    .filter((l) => l.run && l.circuit === circuit && l.point === point)
+    .sort((a, b) => ORDER.indexOf(a.conductor) - ORDER.indexOf(b.conductor));
   if (legs.length === 0) return null;
   return (
     <span className="block w-full px-0.5 pb-0.5">

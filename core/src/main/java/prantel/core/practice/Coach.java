@@ -88,7 +88,10 @@ public final class Coach {
         boolean asSound = written.isReading() && sound.healthyWindow().sideOf(written) == Window.Side.INSIDE;
         return List.of(
                 asSound
-                        ? new Advice(Kind.RIGHT, "Taken as it should be, and it is what a sound rig reads.", "")
+                        ? new Advice(
+                                Kind.RIGHT,
+                                "Taken as it should be, and it is what a sound rig reads.",
+                                "Write it down.")
                         : new Advice(
                                 Kind.NOTE,
                                 "Taken as it should be, and a sound rig would not read this.",

@@ -80,7 +80,7 @@ public final class PracticeWords {
 
     private static String tripped(Consequence.Tripped tripped) {
         String by = tripped.device().residual()
-                ? milliamps(tripped.device().amps()) + " mA of residual current"
+                ? residual(tripped.device().amps()) + " of residual current"
                 : Math.round(tripped.device().amps()) + " A";
         String label = tripped.device().label();
         return switch (tripped.during()) {
@@ -90,9 +90,13 @@ public final class PracticeWords {
         };
     }
 
-    private static String milliamps(double amps) {
+    private static String residual(double amps) {
+        if (amps >= 1) {
+            return Math.round(amps) + " A";
+        }
         double milliamps = amps * 1000;
-        return milliamps < 100 ? String.format(Locale.ROOT, "%.1f", milliamps) : String.valueOf(Math.round(milliamps));
+        return (milliamps < 100 ? String.format(Locale.ROOT, "%.1f", milliamps) : String.valueOf(Math.round(milliamps)))
+                + " mA";
     }
 
     private static String volts(double volts) {

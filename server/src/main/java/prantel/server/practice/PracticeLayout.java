@@ -58,8 +58,12 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
             String label,
             String cover,
             List<PlaceShown> places,
+            List<SectionShown> sections,
             List<ControlShown> controls,
             List<CircuitDrawn> circuits) {}
+
+    /** The bars of a section of a board. */
+    record SectionShown(String label, List<PlaceShown> bars) {}
 
     /** @param ring whether its ends can be crossed */
     record CircuitDrawn(
@@ -121,6 +125,16 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
                         .filter(p -> isOf(p.contact(), board))
                         .map(p -> shown(p))
                         .toList(),
+                board.sections().stream()
+                        .map(section -> new SectionShown(
+                                section.label(),
+                                practice.places().all().stream()
+                                        .filter(p -> p.contact() instanceof Contact.Bar bar
+                                                && bar.board().equals(board.id())
+                                                && bar.section().equals(section.id()))
+                                        .map(p -> shown(p))
+                                        .toList()))
+                        .toList(),
                 controls.all().stream()
                         .filter(c -> c.of().circuit().isEmpty()
                                 && c.of().board().filter(board.id()::equals).isPresent())
@@ -135,7 +149,6 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
     private static boolean isOf(Contact contact, Board board) {
         return switch (contact) {
             case Contact.EarthBar bar -> bar.board().equals(board.id());
-            case Contact.Bar bar -> bar.board().equals(board.id());
             case Contact.BehindMainSwitch behind -> behind.board().equals(board.id());
             case Contact.Incoming in -> in.board().equals(board.id());
             default -> false;
@@ -235,7 +248,6 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
             case Contact.AtEnd(End.OfBond bond) -> place.label().toLowerCase(Locale.UK);
             case Contact.AtEnd(End.OfEarthing earthing) -> "earthing conductor";
             case Contact.Metalwork metal -> "metal";
-            case Contact.Bar bar -> place.label();
             default -> conductor.map(Conductor::letter).orElse("");
         };
     }

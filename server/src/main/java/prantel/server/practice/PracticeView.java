@@ -149,9 +149,14 @@ final class PracticeView {
 
     record PracticeLine(String words, Coach.@Nullable Kind kind) {}
 
-    /** @param right null where it is not told */
+    /**
+     * @param circuit and point: where on the rig it is read; empty where that is none
+     * @param right null where it is not told
+     */
     record PracticeBox(
             String id,
+            String circuit,
+            String point,
             String test,
             String quantity,
             String where,
@@ -362,6 +367,8 @@ final class PracticeView {
                     String written = readings.get(b.id().value());
                     return new PracticeBox(
                             b.id().value(),
+                            b.circuit().map(c -> c.value()).orElse(""),
+                            b.spot().point().map(p -> p.value()).orElse(""),
                             b.step().label(),
                             b.quantity(),
                             b.place(rig),

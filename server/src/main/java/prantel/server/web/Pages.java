@@ -24,6 +24,8 @@ class Pages {
         "/rigs",
         "/bays/**",
         "/assessments/**",
+        "/practice",
+        "/practice/*",
         "/my/**"
     })
     String page() {
