@@ -82,7 +82,33 @@ class Screenshots {
             page.getByText("Look, then decide").click();
             page.getByText("You see, and give").waitFor();
             take(page, "go-live");
+            practice(browsers.signIn("Bas Hollis", 1280, 800));
         }
+    }
+
+    /** A ring crossed at the board, and where the current of a reading at a socket goes. */
+    private static void practice(Page page) {
+        link(page, "^Practice$");
+        page.getByLabel("Rig", new Page.GetByLabelOptions().setExact(true)).selectOption("Bunkhouse");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin Ring: ends, then crossed"))
+                .click();
+        for (int box = 0; box < 4; box++) {
+            page.getByText("A simulated rig.").waitFor();
+            var next = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Do it for me"));
+            for (int deed = 0; deed < 30 && next.count() > 0; deed++) {
+                next.click();
+                page.waitForTimeout(300);
+            }
+            if (box < 3) {
+                page.keyboard().press("w");
+                page.waitForTimeout(500);
+            }
+        }
+        page.getByText("Show me the current").click();
+        page.getByText("together").waitFor();
+        page.evaluate("window.scrollTo(0, 330)");
+        take(page, "practice");
+        page.context().close();
     }
 
     /** Isolated, inspected, earth and bonds read: in the order that the scheme asks for. */
@@ -185,11 +211,6 @@ class Screenshots {
         Proving.tick(page, 0);
         Proving.measureAll(page);
         page.getByText("Exactly these faults are set.").waitFor();
-        String prove = page.url();
-        page.navigate(prove.replace("/set", "/card"));
-        page.getByText("Lock off first").waitFor();
-        take(page, "set-card");
-        page.navigate(prove);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open the candidate’s sheet"))
                 .click();
         page.getByText("Stop: safety").waitFor();
