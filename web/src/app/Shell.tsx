@@ -50,7 +50,7 @@ export function Shell({ person, demo, children }: Props) {
             </svg>
             Prantel
           </span>
-          <nav aria-label="Places" className="flex gap-5">
+          <nav aria-label="Places" className="flex flex-wrap gap-x-5">
             {may.candidate && <Place to="/my/sheets">{may.oneSheet ? "My sheet" : "My sheets"}</Place>}
             {may.assess && <Place to="/floor">Floor</Place>}
             {may.assess && <Place to="/records">Records</Place>}

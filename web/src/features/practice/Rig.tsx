@@ -33,7 +33,7 @@ export function Rig({
     if (box.point) setPoint(box.point);
   }
   return (
-    <div className="relative space-y-3">
+    <div className="relative space-y-3 [&_button]:scroll-mt-52">
       {layout.boards.map((board) => (
         <Board
           key={board.id}

@@ -53,6 +53,7 @@ export function Spot({ place, bench }: { place: PlaceShown; bench: Bench }) {
       <svg width="26" height="16" viewBox="0 0 26 16" aria-hidden="true">
         {place.end ? (
           <>
+            <path d={out ? "M0 8h15" : "M0 8h20"} stroke="var(--frame)" strokeWidth="8" />
             <path
               d={out ? "M1 8h13" : "M1 8h18"}
               stroke={COLOURS[place.conductor] ?? "var(--ink2)"}
@@ -64,14 +65,17 @@ export function Spot({ place, bench }: { place: PlaceShown; bench: Bench }) {
             <path d="M21 2v12" stroke="var(--ink)" strokeWidth="3" />
           </>
         ) : (
-          <circle
-            cx="13"
-            cy="8"
-            r="6"
-            fill="var(--sheet)"
-            stroke={COLOURS[place.conductor] ?? "var(--ink2)"}
-            strokeWidth="3"
-          />
+          <>
+            <circle cx="13" cy="8" r="6" fill="var(--sheet)" stroke="var(--frame)" strokeWidth="4.6" />
+            <circle
+              cx="13"
+              cy="8"
+              r="6"
+              fill="none"
+              stroke={COLOURS[place.conductor] ?? "var(--ink2)"}
+              strokeWidth="3"
+            />
+          </>
         )}
       </svg>
       <span>{place.mark}</span>
