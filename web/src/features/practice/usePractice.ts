@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { api, data } from "../../api/client";
 import { type Deed, type Opened, practiceQueries, type State } from "./queries";
 
-/** What a learner does. One deed at a time: while one is under way the next waits for its answer. */
+/** What a learner does. One deed at a time, in the order of the presses: the next waits for the answer to the one before. */
 export function usePractice(id: string, opened: Opened) {
   const client = useQueryClient();
   const params = { path: { id } };
@@ -13,16 +14,22 @@ export function usePractice(id: string, opened: Opened) {
     );
   // somebody else's hands, or another tab: what is shown is fetched again
   const lookAgain = () => void client.invalidateQueries({ queryKey: practiceQueries.one(id).queryKey });
-  const after = opened.state.deedCount;
+  const waiting = useRef<Promise<unknown>>(Promise.resolve());
+  const inTurn = (act: () => Promise<unknown>) => {
+    // what is refused is shown by its mutation
+    waiting.current = waiting.current.then(act).catch(() => undefined);
+  };
+  const now = () =>
+    client.getQueryData(practiceQueries.one(id).queryKey)?.state.deedCount ?? opened.state.deedCount;
 
   const deed = useMutation({
     mutationFn: (one: Partial<Deed> & Pick<Deed, "verb">) =>
-      data(api.POST("/api/practice/{id}/deeds", { params, body: { after, deed: one as Deed } })),
+      data(api.POST("/api/practice/{id}/deeds", { params, body: { after: now(), deed: one as Deed } })),
     onSuccess: keep,
     onError: lookAgain,
   });
   const undo = useMutation({
-    mutationFn: () => data(api.POST("/api/practice/{id}/undo", { params, body: { after } })),
+    mutationFn: () => data(api.POST("/api/practice/{id}/undo", { params, body: { after: now() } })),
     onSuccess: keep,
     onError: lookAgain,
   });
@@ -51,11 +58,13 @@ export function usePractice(id: string, opened: Opened) {
   return {
     deed: (one: Partial<Deed> & Pick<Deed, "verb">) => {
       all.forEach((m) => m !== deed && m.reset());
-      if (!deed.isPending) deed.mutate(one);
+      inTurn(() => deed.mutateAsync(one));
     },
     undo: () => {
       deed.reset();
-      if (!undo.isPending && after > 0) undo.mutate();
+      inTurn(async () => {
+        if (now() > 0) await undo.mutateAsync();
+      });
     },
     write: write.mutate,
     at: at.mutate,
