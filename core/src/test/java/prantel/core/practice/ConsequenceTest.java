@@ -104,6 +104,17 @@ class ConsequenceTest {
                     assertThat(t.device().residual()).isFalse();
                     assertThat(t.device().amps()).isCloseTo(230 / ze, within(0.15 * 230 / ze));
                 }));
+        // what tripped is open for a dead test as well
+        Contact bar = new Contact.Bar(BOARD, RIG.origin().sections().getFirst().id(), Conductor.LINE);
+        Moment acrossIt = done(
+                        PRACTICE,
+                        on.moment(),
+                        OFF,
+                        new Deed.Choose(Function.CONTINUITY),
+                        probes(bar, new Contact.DeviceOut(Rigs.SOCKETS, Conductor.LINE)),
+                        new Deed.TakeReading())
+                .moment();
+        assertThat(acrossIt.display().orElseThrow().reading()).isInstanceOf(Reading.OverRange.class);
         Deed.Reset again = new Deed.Reset(on.moment().open().iterator().next());
         Answer reset = PRACTICE.after(on.moment(), again);
         assertThat(reset.moment().open())

@@ -192,6 +192,42 @@ class PracticeRigTest {
         }
     }
 
+    /** Whatever somebody did before: the guide takes back what is too much, does nothing too early and arrives. */
+    @Test
+    void theGuideLeadsFromAnyStateToAnyReading() {
+        SplittableRandom random = new SplittableRandom(41);
+        int arrived = 0;
+        for (int n = 0; n < 12; n++) {
+            Rig rig = RandomRigs.rig(random);
+            PracticeRig practice = practice(rig, FaultSet.NONE);
+            List<Expectation> boxes =
+                    Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence()).expectations().stream()
+                            .filter(e -> isReadWithATester(e.slot()))
+                            .toList();
+            for (int m = 0; m < 6; m++) {
+                Moment now = practice.asFound();
+                for (int i = 0; i < 25; i++) {
+                    Moment next =
+                            practice.after(now, anything(practice, now, random)).moment();
+                    // without what no deed puts right
+                    now = next.harm().supplyLost() || next.harm().fuseGone() ? now : next;
+                }
+                Expectation expected = boxes.get(random.nextInt(boxes.size()));
+                Walked walked = walk(practice, now, (Slot.Measured) expected.slot());
+                for (int i = 0; i < walked.answers().size(); i++) {
+                    assertThat(walked.answers().get(i).slips())
+                            .as(walked.deeds().get(i) + " in " + walked.deeds())
+                            .isEmpty();
+                }
+                assertThat(walked.moment().display().orElseThrow().reading().shown())
+                        .as(expected.slot().id() + " " + walked.deeds())
+                        .isEqualTo(expected.withFaults().shown());
+                arrived++;
+            }
+        }
+        assertThat(arrived).isEqualTo(72);
+    }
+
     private static Deed anything(PracticeRig practice, Moment now, SplittableRandom random) {
         List<Place> places = List.copyOf(practice.places().all());
         List<End> ends = places.stream().flatMap(p -> p.end().stream()).toList();
