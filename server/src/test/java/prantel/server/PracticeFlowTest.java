@@ -211,6 +211,11 @@ class PracticeFlowTest {
         }
         assertThat(candidate.get("/api/practice").json().get("beingAssessed").asBoolean())
                 .isTrue();
+        // what was read before is not to be looked up either
+        String before = "/api/practice/" + begin.get("id");
+        assertThat(candidate.get(before).status()).isEqualTo(409);
+        assertThat(candidate.get(before + "/path").status()).isEqualTo(409);
+        assertThat(candidate.post(before + "/finish", Map.of()).status()).isEqualTo(409);
         Map<String, Object> another = new HashMap<>(begin);
         another.put("id", UUID.randomUUID().toString());
         assertThat(candidate.post("/api/practice", another).status()).isEqualTo(409);

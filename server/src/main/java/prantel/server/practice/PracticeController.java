@@ -93,7 +93,7 @@ class PracticeController {
 
     @GetMapping("/{id}")
     PracticeView.PracticeOpened open(@PathVariable String id, Principal who) {
-        return PracticeView.opened(practices, practices.get(id, who.getName()));
+        return PracticeView.opened(practices, practices.look(id, who.getName()));
     }
 
     @PostMapping("/{id}/deeds")
@@ -124,7 +124,7 @@ class PracticeController {
     /** Where the current of the reading on the display goes; null where none flows. */
     @GetMapping("/{id}/path")
     CurrentPathAnswer path(@PathVariable String id, Principal who) {
-        Practices.Open open = practices.get(id, who.getName());
+        Practices.Open open = practices.look(id, who.getName());
         boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
         return new CurrentPathAnswer(
                 !told

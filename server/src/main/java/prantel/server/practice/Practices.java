@@ -215,7 +215,13 @@ class Practices {
                 .toList();
     }
 
-    Open get(String id, String account) {
+    /** To be looked at: what was read on such a rig before is an answer book as well. */
+    Open look(String id, String account) {
+        mustBeFree(account);
+        return get(id, account);
+    }
+
+    private Open get(String id, String account) {
         PracticeRow row = mapper.of(id, account);
         if (row == null) {
             throw Refusal.notFound("practice");
@@ -378,12 +384,12 @@ class Practices {
 
     @Transactional
     public Open finish(String id, String account) {
+        mustBeFree(account);
         PracticeRow row = mapper.hold(id, account);
         if (row == null) {
             throw Refusal.notFound("practice");
         }
         if (row.endedAt() == null) {
-            mustBeFree(account);
             mapper.end(id, now(), new PracticeResults(this, open(row)).wrong());
         }
         return get(id, account);
