@@ -36,18 +36,18 @@ afterEach(() => {
 describe("the frame of every page", () => {
   it("offers each role its own places", () => {
     const first = shell(ines);
-    expect(places()).toEqual(["Floor", "Records", "Rigs", "Schemes", "Reference"]);
+    expect(places()).toEqual(["Floor", "Records", "Rigs", "Schemes", "Practice", "Reference"]);
     first.unmount();
     const second = shell({ ...ines, roles: ["ADMINISTRATOR", "LEAD"] });
-    expect(places()).toEqual(["Floor", "Records", "Rigs", "Schemes", "Workshop", "Reference"]);
+    expect(places()).toEqual(["Floor", "Records", "Rigs", "Schemes", "Workshop", "Practice", "Reference"]);
     second.unmount();
     shell({ ...ines, roles: ["CANDIDATE"] });
-    expect(places()).toEqual(["My sheets", "Reference"]);
+    expect(places()).toEqual(["My sheets", "Practice", "Reference"]);
   });
 
   it("shows a technician rigs and no marks, and a paired tablet its one sheet", () => {
     const first = shell({ ...ines, roles: ["TECHNICIAN"] });
-    expect(places()).toEqual(["Rigs", "Schemes", "Workshop", "Reference"]);
+    expect(places()).toEqual(["Rigs", "Schemes", "Workshop", "Practice", "Reference"]);
     first.unmount();
     shell({ ...ines, roles: ["CANDIDATE"], sheet: "s1" });
     expect(places()).toEqual(["My sheet", "Reference"]);
