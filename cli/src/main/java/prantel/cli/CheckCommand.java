@@ -6,6 +6,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Spec;
 import prantel.core.expectation.Key;
 import prantel.core.instrument.Tester;
+import prantel.core.practice.Drill;
 import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
@@ -13,6 +14,7 @@ import prantel.core.scheme.Scheme;
 import prantel.core.survey.OrderSurvey;
 import prantel.core.survey.RigSurvey;
 import prantel.core.survey.SchemeSurvey;
+import prantel.formats.DrillFile;
 import prantel.formats.FileKind;
 import prantel.formats.RecordFile;
 import prantel.formats.SchemeFile;
@@ -22,7 +24,7 @@ import prantel.formats.TesterFile;
 @Command(
         name = "check",
         description =
-                "Check a rig and the files that go with it; or a scheme, a tester or a record alone. - reads standard input.",
+                "Check a rig and the files that go with it; or a scheme, a tester, a drill or a record alone. - reads standard input.",
         mixinStandardHelpOptions = true)
 final class CheckCommand implements Runnable {
     @Mixin
@@ -44,6 +46,10 @@ final class CheckCommand implements Runnable {
             }
             case TESTER -> say(tester(Inputs.of(inputs.rig, file, TesterFile::read)));
             case RECORD -> say(record(Inputs.of(inputs.rig, file, RecordFile::verify)));
+            case DRILL -> {
+                Drill drill = Inputs.of(inputs.rig, file, DrillFile::read);
+                say(drill.title() + " is sound: " + Words.count(drill.faults().size(), "kind") + " of fault.");
+            }
             case FAULTS ->
                 throw new ProblemsException(new Problem(
                         "needs-a-rig",

@@ -11,7 +11,8 @@ public enum FileKind {
     SCHEME("prantel-scheme-"),
     TESTER("prantel-tester-"),
     FAULTS("prantel-faults-"),
-    RECORD("prantel-record-");
+    RECORD("prantel-record-"),
+    DRILL("prantel-drill-");
 
     private final String format;
 

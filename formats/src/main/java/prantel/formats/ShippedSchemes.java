@@ -1,8 +1,5 @@
 package prantel.formats;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -54,11 +51,6 @@ public final class ShippedSchemes {
     }
 
     private static byte[] bytes(String name) {
-        try (InputStream stream =
-                Objects.requireNonNull(ShippedSchemes.class.getResourceAsStream(FOLDER + name), name)) {
-            return stream.readAllBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return Resources.bytes(FOLDER + name);
     }
 }

@@ -1,19 +1,14 @@
 package prantel.core.expectation;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import prantel.core.fault.Fault;
-import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
-import prantel.core.fault.Severity;
-import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
@@ -130,7 +125,7 @@ public final class Bench {
 
     private Found find(Measurement measurement, SetUp setUp) {
         if (measurement instanceof Measurement.Inspected inspected) {
-            return inspected(inspected);
+            return Inspection.of(set, inspected);
         }
         if (measurement.function().isLive()) {
             return live(setUp).find(measurement);
@@ -138,39 +133,6 @@ public final class Bench {
         Measurement.TwoProbe probes = (Measurement.TwoProbe) measurement;
         Network network = inSetUp(setUp, measurement.function());
         return new Found.Number(network.resistance(probes.a(), probes.b()));
-    }
-
-    /** The gravest of what is to be found there; in no other way do faults that are only seen show in a reading. */
-    private Found inspected(Measurement.Inspected item) {
-        List<FaultKind> there = set.faults().stream()
-                .map(Fault::kind)
-                .filter(k -> item.faults().contains(k.id()))
-                .toList();
-        if (there.isEmpty()) {
-            return new Found.Words(Saying.SATISFACTORY);
-        }
-        if (!item.coded()) {
-            return new Found.Words(Saying.NOT_SATISFACTORY);
-        }
-        FaultKind gravest =
-                there.stream().min(Comparator.comparing(FaultKind::severity)).orElseThrow();
-        return new Found.Words(
-                code(gravest.severity()),
-                // a graver code that usual practice allows for another fault there is as right
-                there.stream()
-                        .flatMap(k -> k.codes().stream())
-                        .filter(c -> gravest.codes().contains(c) || c.compareTo(gravest.severity()) < 0)
-                        .map(Bench::code)
-                        .collect(Collectors.toSet()));
-    }
-
-    private static Saying code(Severity severity) {
-        return switch (severity) {
-            case C1 -> Saying.C1;
-            case C2 -> Saying.C2;
-            case C3 -> Saying.C3;
-            case FI -> Saying.FI;
-        };
     }
 
     /**

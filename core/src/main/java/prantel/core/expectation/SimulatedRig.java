@@ -7,9 +7,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
 import prantel.core.fault.Fault;
+import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Alternating;
+import prantel.core.network.BranchId;
 import prantel.core.network.Edit;
 import prantel.core.network.Network;
 import prantel.core.network.Source;
@@ -17,6 +19,7 @@ import prantel.core.procedure.SetUp;
 import prantel.core.rig.Rig;
 import prantel.core.rig.RigCompiler;
 import prantel.core.rig.Variation;
+import prantel.core.sequence.Measurement;
 
 /**
  * A rig with faults at which anything may be done, in any order. Each state is worked out from the compiled rig and nothing
@@ -27,12 +30,22 @@ public final class SimulatedRig {
     private final List<Edit> faults;
     private final List<Source> sources;
     private final Protection protection;
+    private final FaultSet set;
 
     private SimulatedRig(Rig rig, Network compiled, FaultSet set, List<Edit> faults) {
         this.compiled = compiled.factored();
         this.faults = faults;
         this.sources = RigCompiler.sources(rig, Variation.NONE);
         this.protection = Protection.of(rig, set);
+        this.set = set;
+    }
+
+    private SimulatedRig(SimulatedRig rig, List<Edit> faults) {
+        this.compiled = rig.compiled;
+        this.faults = faults;
+        this.sources = rig.sources;
+        this.protection = rig.protection;
+        this.set = rig.set;
     }
 
     /** As declared: what a key takes it to be. */
@@ -71,6 +84,23 @@ public final class SimulatedRig {
         Map<String, String> labels = new LinkedHashMap<>();
         protection.devices().stream().filter(d -> ids.contains(d.id())).forEach(d -> labels.put(d.id(), d.label()));
         return labels;
+    }
+
+    /** What an item of an inspection comes to. */
+    public Found inspected(Measurement.Inspected item) {
+        return Inspection.of(set, item);
+    }
+
+    /** What is to be seen at an item of an inspection. */
+    public List<FaultKind> seen(Measurement.Inspected item) {
+        return Inspection.seen(set, item);
+    }
+
+    /** The same rig with a joint or contact as it was declared, tight and clean. */
+    public SimulatedRig tightened(BranchId joint, double ohms) {
+        List<Edit> edits = new ArrayList<>(faults);
+        edits.add(new Edit.Substitute(joint, ohms));
+        return new SimulatedRig(this, edits);
     }
 
     /** As compiled: which terminals and branches there are. */

@@ -32,6 +32,8 @@ public sealed interface Cannot {
         NOTHING_TO_NULL,
         PROBES_MISSING,
         TOO_MANY_PROBES,
-        NOT_A_TESTERS
+        NOT_A_TESTERS,
+        /** The box wants a reading, and no look. */
+        A_TESTERS
     }
 }

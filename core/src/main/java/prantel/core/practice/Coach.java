@@ -8,11 +8,14 @@ import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Window;
 import prantel.core.instrument.Notation;
 import prantel.core.instrument.Reading;
+import prantel.core.instrument.Stop;
 import prantel.core.instrument.Written;
 import prantel.core.procedure.Contact;
 import prantel.core.procedure.Deed;
 import prantel.core.procedure.DeedWords;
+import prantel.core.procedure.End;
 import prantel.core.rig.Rig;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
 
 /** What somebody beside the learner would say: after a deed, and about a reading. */
@@ -73,6 +76,11 @@ public final class Coach {
         }
         List<Advice> advice = new ArrayList<>(onTester(now.hand(), box));
         Guide.Difference difference = guide.difference(now, box);
+        Reading reading = now.display().get().reading();
+        Written written = Notation.read(reading.shown(), box.boxUnit());
+        if (advice.isEmpty() && box.function().isInsulation() && isTakenApart(difference)) {
+            return List.of(onHalf(difference, sound.healthyWindow().sideOf(written) == Window.Side.BELOW));
+        }
         for (Deed deed : difference.tooMuch()) {
             advice.add(
                     new Advice(Kind.SLIP, "The rig is not as this reading needs it.", "Do this first: " + told(deed)));
@@ -83,8 +91,14 @@ public final class Coach {
         if (!advice.isEmpty()) {
             return advice;
         }
-        Reading reading = now.display().get().reading();
-        Written written = Notation.read(reading.shown(), box.boxUnit());
+        if (reading instanceof Reading.NoReading none
+                && none.stop() == Stop.NO_SUPPLY
+                && !now.open().isEmpty()) {
+            return List.of(new Advice(
+                    Kind.SLIP,
+                    "No supply: " + String.join(" and ", practice.labels(now).values()) + " is still off.",
+                    "Put it on again, and read again."));
+        }
         boolean asSound = written.isReading() && sound.healthyWindow().sideOf(written) == Window.Side.INSIDE;
         return List.of(
                 asSound
@@ -96,6 +110,37 @@ public final class Coach {
                                 Kind.NOTE,
                                 "Taken as it should be, and a sound rig would not read this.",
                                 "Look for what is wrong with the rig."));
+    }
+
+    /** Whether the rig is as a box asks but for cables that are out at points: how a fault is looked for half by half. */
+    private static boolean isTakenApart(Guide.Difference difference) {
+        return !difference.tooMuch().isEmpty()
+                && difference.missing().isEmpty()
+                && difference.tooMuch().stream()
+                        .allMatch(d -> d instanceof Deed.PutBack(var ends)
+                                && ends.stream().allMatch(End.AtPoint.class::isInstance));
+    }
+
+    private Advice onHalf(Guide.Difference difference, boolean low) {
+        String at = difference.tooMuch().stream()
+                .flatMap(d -> ((Deed.PutBack) d).ends().stream())
+                .map(e -> point((End.AtPoint) e))
+                .distinct()
+                .collect(Collectors.joining(" and "));
+        return low
+                ? new Advice(
+                        Kind.NOTE,
+                        "Taken apart at " + at
+                                + ": still low. What is wrong is in the part that the leads still reach.",
+                        "Take that part apart in its middle, and test again.")
+                : new Advice(
+                        Kind.NOTE,
+                        "Taken apart at " + at + ": clear. What is wrong is in the part that is off.",
+                        "Put it back there, and take it apart further on.");
+    }
+
+    private String point(End.AtPoint end) {
+        return practice.rig().circuit(end.circuit()).point(end.point()).label();
     }
 
     private List<Advice> onTester(Hand hand, Slot.Measured box) {
@@ -113,6 +158,9 @@ public final class Coach {
                     "The leads are on the " + places(hand.probes()) + ".",
                     "This reading is taken between " + places(places) + "."));
         }
+        if (box.measurement() instanceof Measurement.Trip trip && hand.function() == box.function()) {
+            advice.addAll(onTrip(hand, trip));
+        }
         if (hand.function().isContinuity() && !hand.isNulled()) {
             advice.add(new Advice(
                     Kind.SLIP,
@@ -125,9 +173,25 @@ public final class Coach {
         return advice;
     }
 
+    private static List<Advice> onTrip(Hand hand, Measurement.Trip asked) {
+        List<Advice> advice = new ArrayList<>();
+        if (hand.milliamps() != asked.milliamps()) {
+            advice.add(new Advice(
+                    Kind.SLIP,
+                    "Tested with " + Math.round(hand.milliamps()) + " mA.",
+                    "This reading is taken with " + Math.round(asked.milliamps()) + " mA."));
+        }
+        if (hand.negativeHalf() != asked.negativeHalf()) {
+            advice.add(new Advice(
+                    Kind.SLIP,
+                    "Started from the " + (hand.negativeHalf() ? "negative" : "positive") + " half-wave.",
+                    "This reading starts from the other one."));
+        }
+        return advice;
+    }
+
     private String told(Deed deed) {
-        String said = words.deed(deed);
-        return Character.toLowerCase(said.charAt(0)) + said.substring(1) + ".";
+        return PracticeWords.lower(words.deed(deed)) + ".";
     }
 
     private String places(List<Contact> contacts) {

@@ -35,6 +35,10 @@ public record CurrentPath(double ohms, List<Leg> legs, double restOhms) {
     private static final double LEAST_SHARE = 0.01;
 
     private static final int MOST_LEGS = 60;
+    /** Sound joints and contacts have some hundredths. Common practice, no source. */
+    private static final double LOOSE_OHMS = 0.15;
+    /** A bad connection is now better, now worse by this share. Common practice, no source. */
+    private static final double UNSTEADY = 0.3;
 
     public CurrentPath {
         legs = List.copyOf(legs);
@@ -58,17 +62,24 @@ public record CurrentPath(double ohms, List<Leg> legs, double restOhms) {
     /**
      * One branch of the path.
      *
+     * @param branch of the network
      * @param circuit and point: to which a run leads, or where a joint is
      * @param amps of 1 A, its share
      * @param ohms its own resistance
      */
     public record Leg(
+            BranchId branch,
             What what,
             Optional<CircuitId> circuit,
             Optional<PointId> point,
             Optional<Conductor> conductor,
             double amps,
             double ohms) {
+        /** A joint or contact that is worse than any sound one. */
+        public boolean isLoose() {
+            return (what == What.JOINT || what == What.CONTACT) && ohms > LOOSE_OHMS;
+        }
+
         /** Ω of the reading. */
         public double contributes() {
             return amps * amps * ohms;
@@ -109,8 +120,10 @@ public record CurrentPath(double ohms, List<Leg> legs, double restOhms) {
                 continue;
             }
             Leg named = known.getOrDefault(
-                    one.branch().id(), new Leg(What.LINK, Optional.empty(), Optional.empty(), Optional.empty(), 0, 0));
+                    one.branch().id(),
+                    named(one.branch().id(), What.LINK, Optional.empty(), Optional.empty(), Optional.empty()));
             Leg leg = new Leg(
+                    one.branch().id(),
                     named.what(),
                     named.circuit(),
                     named.point(),
@@ -182,7 +195,12 @@ public record CurrentPath(double ohms, List<Leg> legs, double restOhms) {
         for (String which : List.of("1", "2", "straight-1", "straight-2", "crossed-1", "crossed-2")) {
             known.putIfAbsent(
                     Places.switchContact(id, at, which),
-                    new Leg(What.CONTACT, Optional.of(id), Optional.of(at), Optional.empty(), 0, 0));
+                    named(
+                            Places.switchContact(id, at, which),
+                            What.CONTACT,
+                            Optional.of(id),
+                            Optional.of(at),
+                            Optional.empty()));
         }
         for (Conductor other : Conductor.values()) {
             put(known, Places.insulation(id, at, conductor, other), What.INSULATION, circuit, point, conductor);
@@ -191,7 +209,7 @@ public record CurrentPath(double ohms, List<Leg> legs, double restOhms) {
     }
 
     private static void put(Map<BranchId, Leg> known, BranchId id, What what) {
-        known.put(id, new Leg(what, Optional.empty(), Optional.empty(), Optional.empty(), 0, 0));
+        known.put(id, named(id, what, Optional.empty(), Optional.empty(), Optional.empty()));
     }
 
     private static void put(
@@ -203,12 +221,29 @@ public record CurrentPath(double ohms, List<Leg> legs, double restOhms) {
             Conductor conductor) {
         known.put(
                 id,
-                new Leg(
+                named(
+                        id,
                         what,
                         Optional.of(circuit.id()),
                         Optional.ofNullable(point).map(Point::id),
-                        Optional.of(conductor),
-                        0,
-                        0));
+                        Optional.of(conductor)));
+    }
+
+    private static Leg named(
+            BranchId id,
+            What what,
+            Optional<CircuitId> circuit,
+            Optional<PointId> point,
+            Optional<Conductor> conductor) {
+        return new Leg(id, what, circuit, point, conductor, 0, 0);
+    }
+
+    /** By how much the reading moves up and down for bad connections in its path, Ω. */
+    double unsteadyOhms() {
+        return UNSTEADY
+                * legs.stream()
+                        .filter(Leg::isLoose)
+                        .mapToDouble(Leg::contributes)
+                        .sum();
     }
 }

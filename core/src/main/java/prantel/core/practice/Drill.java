@@ -9,11 +9,11 @@ import java.util.Set;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.fault.FaultSet;
+import prantel.core.quantity.Check;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
-import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
@@ -27,7 +27,14 @@ import prantel.core.sequence.SlotPlan;
  */
 public record Drill(String id, String title, String idea, Asks asks, List<String> faults) {
     public Drill {
+        Check.id(id, "id");
         faults = List.copyOf(faults);
+        faults.forEach(FaultCatalogue::kind);
+    }
+
+    /** Whether what is wrong is to be named in the end. */
+    public boolean asksWhatIsWrong() {
+        return !faults.isEmpty();
     }
 
     /**
@@ -53,7 +60,7 @@ public record Drill(String id, String title, String idea, Asks asks, List<String
     public List<Slot.Measured> boxes(Rig rig, Scheme scheme) {
         Map<Optional<CircuitId>, List<Slot.Measured>> byCircuit = new LinkedHashMap<>();
         for (Slot slot : SlotPlan.of(rig, scheme)) {
-            if (slot instanceof Slot.Measured measured && asks.includes(slot) && isTakenWithTester(measured)) {
+            if (slot instanceof Slot.Measured measured && asks.includes(slot)) {
                 byCircuit
                         .computeIfAbsent(slot.circuit(), c -> new ArrayList<>())
                         .add(measured);
@@ -67,8 +74,9 @@ public record Drill(String id, String title, String idea, Asks asks, List<String
                 .orElse(List.of());
     }
 
-    private static boolean isTakenWithTester(Slot.Measured slot) {
-        return slot.measurement().isReading() && !(slot.measurement() instanceof Measurement.Operation);
+    /** Whether a rig has something for it. */
+    public boolean fits(Rig rig, Scheme scheme) {
+        return !boxes(rig, scheme).isEmpty();
     }
 
     /**

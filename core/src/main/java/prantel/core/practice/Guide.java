@@ -34,14 +34,18 @@ public final class Guide {
 
     /** The next deed towards a box's reading; empty when it stands on the display, or is not taken with a tester. */
     public Optional<Deed> next(Moment now, Slot.Measured box) {
-        if (!box.measurement().isReading()) {
-            return Optional.empty();
-        }
         if (isOnDisplay(now, box) && difference(now, box).isNone()) {
             return Optional.empty();
         }
         Optional<Deed> atTheRig = towards(now, box);
-        return atTheRig.isPresent() ? atTheRig : atTheTester(now, box);
+        return atTheRig.isPresent() || box.measurement().isByEye() ? atTheRig : atTheTester(now, box);
+    }
+
+    /** Whether the rig is as a box asks, and it only wants a look. */
+    public boolean isToBeLookedAt(Moment now, Slot.Measured box) {
+        return box.measurement().isByEye()
+                && !isOnDisplay(now, box)
+                && towards(now, box).isEmpty();
     }
 
     /** What of the rig is still otherwise than a box asks for. */
@@ -247,7 +251,15 @@ public final class Guide {
 
     /** Whether the display shows what a box asks for, taken as it asks. */
     public boolean isOnDisplay(Moment now, Slot.Measured box) {
-        return now.display().filter(d -> d.hand().equals(now.hand())).isPresent() && isHeldFor(now.hand(), box);
+        return box.measurement().isByEye()
+                ? now.display()
+                        .flatMap(Moment.Display::seen)
+                        .filter(box.id()::equals)
+                        .isPresent()
+                : now.display()
+                                .filter(d -> d.seen().isEmpty() && d.hand().equals(now.hand()))
+                                .isPresent()
+                        && isHeldFor(now.hand(), box);
     }
 
     private boolean isHeldFor(Hand hand, Slot.Measured box) {

@@ -11,6 +11,7 @@ import prantel.core.procedure.Deed;
 import prantel.core.procedure.RigState;
 import prantel.core.rig.BoardId;
 import prantel.core.rig.Conductor;
+import prantel.core.sequence.SlotId;
 
 /**
  * A practice rig as it stands, and what is in the learner's hands. A value: each deed gives another one, and undo is the one
@@ -79,8 +80,21 @@ public record Moment(
         }
     }
 
-    /** What the tester shows. @param hand as it was held for it */
-    public record Display(Reading reading, Hand hand) {}
+    /**
+     * What the tester shows, or the eye found.
+     *
+     * @param hand as the tester was held for it
+     * @param seen the box that was looked at; empty for a reading
+     * @param swing between what it moves, where it does not stand still
+     */
+    public record Display(Reading reading, Hand hand, Optional<SlotId> seen, Optional<Swinging> swing) {
+        Display(Reading reading, Hand hand) {
+            this(reading, hand, Optional.empty(), Optional.empty());
+        }
+    }
+
+    /** The lowest and the highest that a display shows that does not stand still. */
+    public record Swinging(Reading low, Reading high) {}
 
     /** What is open to fingers, and what is out or joined, with all covers on and nothing to put back. */
     public boolean isClosedUp() {

@@ -14,35 +14,35 @@ import prantel.core.expectation.Found;
 import prantel.core.expectation.Opened;
 import prantel.core.expectation.SimulatedRig;
 import prantel.core.expectation.SuppliedRig;
+import prantel.core.fault.FaultKind;
 import prantel.core.fault.FaultSet;
-import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
+import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester;
-import prantel.core.instrument.Tester.Function;
 import prantel.core.network.BranchId;
 import prantel.core.network.Network;
-import prantel.core.network.Terminal;
 import prantel.core.procedure.Contact;
 import prantel.core.procedure.Cover;
 import prantel.core.procedure.Deed;
 import prantel.core.procedure.DeedEdits;
 import prantel.core.procedure.End;
-import prantel.core.procedure.Isolation;
 import prantel.core.procedure.Need;
 import prantel.core.procedure.RigState;
 import prantel.core.procedure.SetUp;
 import prantel.core.rig.Board;
 import prantel.core.rig.BoardId;
+import prantel.core.rig.BondId;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.Load;
 import prantel.core.rig.Loads;
+import prantel.core.rig.MainBond;
 import prantel.core.rig.Places;
 import prantel.core.rig.Point;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Variation;
 import prantel.core.sequence.Measurement;
+import prantel.core.sequence.Slot;
 
 /**
  * A rig to practise on: a deed at a moment gives the next moment and what else came of it, all of it worked out on the
@@ -59,6 +59,8 @@ public final class PracticeRig {
     public static final double FUSE_VOLTS = 300;
     /** What an insulation test may leave across electronics, V: more than mains peak. Common practice, no source. */
     public static final double SPOILING_VOLTS = 350;
+    /** So many times the voltage it is made for burns a load out. Common practice, no source. */
+    private static final double BURNING = 1.25;
     /** Less of it means that something shorts the supply before anything that opens. */
     private static final double SUPPLY_SHARE = 0.5;
 
@@ -71,6 +73,9 @@ public final class PracticeRig {
     private final DeedEdits edits;
     private final List<Contact> metal = new ArrayList<>();
     private final Map<String, List<BranchId>> residuals = new HashMap<>();
+    private final Map<Loads.Between, Double> inService = new HashMap<>();
+    private final TesterInHand hands;
+    private final ProvingDead proving;
     /** Most deeds leave the rig as it is. */
     private volatile @Nullable Last last;
 
@@ -88,6 +93,8 @@ public final class PracticeRig {
             }
         }
         Residuals.of(rig).forEach(p -> residuals.put(p.id(), p.poles()));
+        this.hands = new TesterInHand(this);
+        this.proving = new ProvingDead(this);
     }
 
     /** As hands would build it, each conductor, joint and insulation a little otherwise. @param seed the same gives the same */
@@ -165,10 +172,10 @@ public final class PracticeRig {
         List<Need> slips = needs(now, deed);
         List<Consequence> consequences = new ArrayList<>(shocks(now, deed));
         Moment next = switch (deed) {
-            case Deed.TakeReading take -> reading(now, consequences);
-            case Deed.PressTestButton press -> button(now, press, consequences);
-            case Deed.ProveDead dead -> proved(now, dead, consequences);
-            case Deed.ProveIndicator indicator -> indicated(now);
+            case Deed.TakeReading take -> hands.reading(now, consequences);
+            case Deed.PressTestButton press -> hands.button(now, press, consequences);
+            case Deed.ProveDead dead -> proving.proved(now, dead, consequences);
+            case Deed.ProveIndicator indicator -> proving.indicated(now);
             case Deed.Choose choose ->
                 now.with(now.hand().choosing(choose.function())).showing(Optional.empty());
             case Deed.SetTestCurrent current ->
@@ -199,10 +206,47 @@ public final class PracticeRig {
             default -> changed(now, now.state().after(deed), now.open(), deed, consequences);
         };
         return new Answer(
-                next.after(deed instanceof Deed.TakeReading ? seconds(now.hand().function()) : DEED_SECONDS),
+                next.after(
+                        deed instanceof Deed.TakeReading
+                                ? TesterInHand.seconds(now.hand().function())
+                                : DEED_SECONDS),
                 Optional.empty(),
                 slips,
                 consequences);
+    }
+
+    /** Operated and looked at, or only looked at: what a box that no tester is for comes to as things are. */
+    public Answer look(Moment now, Slot.Measured box) {
+        Optional<Saying> found = found(now, box);
+        if (found.isEmpty()) {
+            return Answer.cannot(now, Cannot.Because.A_TESTERS);
+        }
+        Saying saying = found.get();
+        List<FaultKind> seen =
+                box.measurement() instanceof Measurement.Inspected item ? simulated.seen(item) : List.of();
+        Moment.Display display =
+                new Moment.Display(new Reading.Said(saying), now.hand(), Optional.of(box.id()), Optional.empty());
+        return new Answer(
+                now.showing(Optional.of(display)).after(DEED_SECONDS),
+                Optional.empty(),
+                List.of(),
+                List.of(new Consequence.Looked(saying, seen)));
+    }
+
+    private Optional<Saying> found(Moment now, Slot.Measured box) {
+        return switch (box.measurement()) {
+            case Measurement.Inspected item -> said(simulated.inspected(item));
+            case Measurement.Looked looked -> Optional.of(new Closing(now).found(box, looked.saying()));
+            case Measurement.Operation operation ->
+                now.harm().supplyLost()
+                        ? Optional.of(Saying.DOES_NOT_WORK)
+                        : said(supplied(now).take(operation).found());
+            default -> Optional.empty();
+        };
+    }
+
+    private static Optional<Saying> said(Found found) {
+        return found instanceof Found.Words words ? Optional.of(words.saying()) : Optional.empty();
     }
 
     private boolean isOverLiveParts(Moment now, Cover cover) {
@@ -235,9 +279,13 @@ public final class PracticeRig {
         for (Opened one : supplied.opened()) {
             consequences.add(new Consequence.Tripped(one, Consequence.During.DEED));
         }
-        Moment.Harm harm = harm(now.harm(), supplied);
+        Moment.Harm harm = burnt(now.harm(), harm(now.harm(), supplied), state, supplied, consequences);
         if (harm.supplyLost() && !now.harm().supplyLost()) {
             consequences.add(new Consequence.SupplyLost());
+        }
+        List<BondId> unbonded = unbonded(state);
+        if (!unbonded.isEmpty() && !unbonded.equals(unbonded(now.state()))) {
+            consequences.add(new Consequence.Unbonded(unbonded));
         }
         List<Contact> newlyLive = metal.stream()
                 .filter(c ->
@@ -259,6 +307,57 @@ public final class PracticeRig {
                 .with(energises(now.state(), state) ? Moment.Proof.NONE : now.proof())
                 .showing(Optional.empty());
         return deed instanceof Deed.CloseUp ? next : closed(next);
+    }
+
+    private List<BondId> unbonded(RigState state) {
+        return rig.boards().stream().noneMatch(b -> state.isEnergised(b.id()))
+                ? List.of()
+                : rig.bonds().stream()
+                        .map(MainBond::id)
+                        .filter(b -> state.isOut(new End.OfBond(b)))
+                        .toList();
+    }
+
+    /** Loads that get far more than they are made for, as where a neutral is lost between three phases. */
+    private Moment.Harm burnt(
+            Moment.Harm before,
+            Moment.Harm harm,
+            RigState state,
+            SuppliedRig supplied,
+            List<Consequence> consequences) {
+        if (harm.supplyLost()) {
+            return harm;
+        }
+        Set<Deed.LoadIn> spoilt = new HashSet<>(harm.spoilt());
+        for (Deed deed : state.standing()) {
+            if (deed instanceof Deed.LoadIn in && !before.spoilt().contains(in)) {
+                Circuit circuit = rig.circuit(in.circuit());
+                for (Loads.Between ends : Loads.between(circuit, circuit.point(in.point()))) {
+                    double volts = supplied.volts(ends.a(), ends.b());
+                    double meant = meant(ends);
+                    if (volts > BURNING * meant && spoilt.add(in)) {
+                        consequences.add(new Consequence.Overvolted(in, volts, meant));
+                    }
+                }
+            }
+        }
+        return new Moment.Harm(spoilt, harm.fuseGone(), harm.supplyLost(), harm.liveMetal());
+    }
+
+    /** What a load gets on the sound rig in service, V; worked out when the first load comes in. */
+    private synchronized double meant(Loads.Between ends) {
+        if (inService.isEmpty()) {
+            SuppliedRig sound =
+                    SimulatedRig.asDeclared(rig, FaultSet.NONE).supplied(new SetUp(rig, List.of()), Set.of());
+            for (Circuit circuit : rig.circuits()) {
+                circuit.points().stream()
+                        .flatMap(p -> Loads.between(circuit, p).stream())
+                        .forEach(b -> inService.put(
+                                b,
+                                Math.max(sound.volts(b.a(), b.b()), rig.supply().nominalVolts())));
+            }
+        }
+        return java.util.Objects.requireNonNull(inService.get(ends));
     }
 
     private boolean energises(RigState before, RigState after) {
@@ -329,230 +428,6 @@ public final class PracticeRig {
                 new End.AtBoard(ring, with, true)));
     }
 
-    // the indicator
-
-    private Moment indicated(Moment now) {
-        // proved again after every pair was found dead: the proof is complete
-        Moment next = now.with(new Moment.Proof(true, now.proof().pairs()));
-        if (now.proof().indicator()) {
-            for (Board board : rig.boards()) {
-                if (now.proof().pairs().containsAll(pairs(board.id()))) {
-                    next = next.with(next.state().after(new Deed.ProveDead(board.id())));
-                }
-            }
-        }
-        return next.with(new Moment.Proof(true, Set.of()));
-    }
-
-    private List<Moment.Pair> pairs(BoardId board) {
-        List<Conductor> there = new ArrayList<>(rig.poles(board));
-        there.add(Conductor.CPC);
-        return Isolation.pairs(rig).stream()
-                .filter(there::containsAll)
-                .map(p -> new Moment.Pair(board, Set.copyOf(p)))
-                .toList();
-    }
-
-    /** Every pair in one go, the indicator proved before and after. */
-    private Moment proved(Moment now, Deed.ProveDead dead, List<Consequence> consequences) {
-        SuppliedRig supplied = supplied(now);
-        for (Moment.Pair pair : pairs(dead.board())) {
-            List<Conductor> of = List.copyOf(pair.of());
-            Contact a = behind(dead.board(), of.getFirst());
-            Contact b = behind(dead.board(), of.getLast());
-            double volts = now.harm().supplyLost() ? 0 : supplied.volts(edits.terminal(a), edits.terminal(b));
-            if (volts >= TOUCH_VOLTS) {
-                consequences.add(new Consequence.NotDead(a, b, volts));
-                return now.with(Moment.Proof.NONE);
-            }
-        }
-        return now.with(now.state().after(dead)).with(new Moment.Proof(true, Set.of()));
-    }
-
-    private static Contact behind(BoardId board, Conductor pole) {
-        return pole == Conductor.CPC ? new Contact.EarthBar(board) : new Contact.BehindMainSwitch(board, pole);
-    }
-
-    /** Which pair behind a main switch two probes are on; empty for any other places. */
-    private static Optional<Moment.Pair> pair(List<Contact> probes) {
-        if (probes.size() != 2) {
-            return Optional.empty();
-        }
-        Set<Conductor> of = new HashSet<>();
-        Set<BoardId> boards = new HashSet<>();
-        for (Contact probe : probes) {
-            switch (probe) {
-                case Contact.BehindMainSwitch(BoardId board, Conductor pole) -> {
-                    of.add(pole);
-                    boards.add(board);
-                }
-                case Contact.EarthBar(BoardId board) -> {
-                    of.add(Conductor.CPC);
-                    boards.add(board);
-                }
-                default -> {}
-            }
-        }
-        return of.size() == 2 && boards.size() == 1
-                ? Optional.of(new Moment.Pair(boards.iterator().next(), of))
-                : Optional.empty();
-    }
-
-    // the tester
-
-    private Moment button(Moment now, Deed.PressTestButton press, List<Consequence> consequences) {
-        SuppliedRig supplied = supplied(now);
-        // its own current comes from what it feeds: without that the button does nothing
-        List<BranchId> poles = java.util.Objects.requireNonNull(residuals.get(press.device()));
-        Terminal line = supplied.network().branch(poles.getFirst()).to();
-        Terminal neutral = supplied.network().branch(poles.getLast()).to();
-        if (now.harm().supplyLost() || supplied.volts(line, neutral) < TOUCH_VOLTS) {
-            return now;
-        }
-        SuppliedRig.Taken taken = supplied.take(new Measurement.Button(press.device()));
-        taken.opened().forEach(o -> consequences.add(new Consequence.Tripped(o, Consequence.During.BUTTON)));
-        return now.opened(taken.open(), Set.of());
-    }
-
-    private Moment reading(Moment now, List<Consequence> consequences) {
-        Hand hand = now.hand();
-        Moment next = hand.function().isLive() ? live(now, consequences) : dead(now, consequences);
-        return pair(hand.probes())
-                .filter(p -> hand.function() == Function.VOLTAGE
-                        && now.proof().indicator()
-                        && next.display()
-                                .filter(d -> d.reading().base() < TOUCH_VOLTS)
-                                .isPresent())
-                .map(p -> next.with(next.proof().and(p)))
-                .orElse(next);
-    }
-
-    private static Moment showing(Moment now, Reading reading) {
-        return now.showing(Optional.of(new Moment.Display(reading, now.hand())));
-    }
-
-    private Terminal probe(Hand hand, int lead) {
-        return edits.terminal(hand.probes().get(lead));
-    }
-
-    private Moment dead(Moment now, List<Consequence> consequences) {
-        Hand hand = now.hand();
-        Function function = hand.function();
-        Meter meter = tester.meter(function).orElseThrow();
-        Terminal a = probe(hand, 0);
-        Terminal b = probe(hand, 1);
-        double volts = now.harm().supplyLost() ? 0 : supplied(now).volts(a, b);
-        if (volts >= FUSE_VOLTS && function.isContinuity()) {
-            consequences.add(new Consequence.FuseGone(volts));
-            Moment.Harm harm = now.harm();
-            return now.with(new Moment.Harm(harm.spoilt(), true, harm.supplyLost(), harm.liveMetal()))
-                    .showing(Optional.empty());
-        }
-        if (volts >= TESTER_WARNS_VOLTS) {
-            consequences.add(new Consequence.Refused(volts));
-            return now.showing(Optional.empty());
-        }
-        Network network = simulated.network(new SetUp(rig, now.standing()), now.open(), function.volts());
-        double ohms = network.resistance(a, b);
-        if (function.isContinuity() && now.harm().fuseGone()) {
-            ohms = Double.POSITIVE_INFINITY;
-        }
-        double leads = function.isContinuity() && !hand.isNulled() ? tester.leadOhms(function) : 0;
-        Moment next = showing(now, ohms == Double.POSITIVE_INFINITY ? meter.overRange() : meter.show(ohms + leads));
-        return function.isInsulation() ? spoilt(next, network, a, b, consequences) : next;
-    }
-
-    /** Electronics that are in take their share of the test voltage. */
-    private Moment spoilt(Moment now, Network network, Terminal a, Terminal b, List<Consequence> consequences) {
-        Set<Deed.LoadIn> spoilt = new HashSet<>(now.harm().spoilt());
-        double volts = now.hand().function().volts();
-        for (Deed deed : now.standing()) {
-            if (deed instanceof Deed.LoadIn in && !spoilt.contains(in)) {
-                double across = volts * share(network, a, b, in);
-                if (across >= SPOILING_VOLTS && isElectronic(in)) {
-                    spoilt.add(in);
-                    consequences.add(new Consequence.Spoilt(in, across));
-                }
-            }
-        }
-        Moment.Harm harm = now.harm();
-        return now.with(new Moment.Harm(spoilt, harm.fuseGone(), harm.supplyLost(), harm.liveMetal()));
-    }
-
-    private boolean isElectronic(Deed.LoadIn in) {
-        return rig.circuit(in.circuit())
-                .point(in.point())
-                .load()
-                .map(Load::isElectronic)
-                .orElse(false);
-    }
-
-    /** Of the voltage between two terminals what lies across a load. */
-    private double share(Network network, Terminal a, Terminal b, Deed.LoadIn in) {
-        Circuit circuit = rig.circuit(in.circuit());
-        double most = 0;
-        for (Loads.Between ends : Loads.between(circuit, circuit.point(in.point()))) {
-            most = Math.max(most, network.share(a, b, ends.a(), ends.b()));
-        }
-        return most;
-    }
-
-    private Moment live(Moment now, List<Consequence> consequences) {
-        Hand hand = now.hand();
-        if (now.harm().supplyLost()) {
-            return now.showing(Optional.empty());
-        }
-        SuppliedRig supplied = supplied(now);
-        if (hand.function() == Function.CLAMP) {
-            double amps = hand.probes().getFirst() instanceof Contact.AtEnd(End end)
-                    ? supplied.amps(DeedEdits.joint(end))
-                    : 0;
-            return showing(now, tester.meter(Function.CLAMP).orElseThrow().show(amps));
-        }
-        SuppliedRig.Taken taken = supplied.take(measurement(hand));
-        taken.opened().forEach(o -> consequences.add(new Consequence.Tripped(o, Consequence.During.TEST)));
-        Reading reading = switch (taken.found()) {
-            case Found.Number number ->
-                tester.meter(hand.function()).orElseThrow().show(number.base());
-            case Found.Words words -> new Reading.Said(words.saying());
-            case Found.Stopped stopped ->
-                new Reading.NoReading(
-                        stopped.stop(),
-                        stopped.where(),
-                        tester.meter(hand.function()).orElseThrow().overRange().unit());
-        };
-        return showing(now, reading).opened(taken.open(), now.stubborn());
-    }
-
-    private Measurement measurement(Hand hand) {
-        Function function = hand.function();
-        return switch (function) {
-            case RCD_TIME, RCD_RAMP ->
-                new Measurement.Trip(function, probe(hand, 0), probe(hand, 1), hand.milliamps(), hand.negativeHalf());
-            case PHASE_ROTATION -> new Measurement.Rotation(probe(hand, 0), probe(hand, 1), probe(hand, 2));
-            default ->
-                new Measurement.TwoProbe(
-                        function,
-                        probe(hand, 0),
-                        probe(hand, 1),
-                        hand.probes().size() > 2 && function == Function.LOOP_THREE_LEAD
-                                ? Optional.of(probe(hand, 2))
-                                : Optional.empty());
-        };
-    }
-
-    /** How long until the display stands still, s. Common practice, no source. */
-    private static int seconds(Function function) {
-        return switch (function) {
-            case CONTINUITY, CONTINUITY_WANDER_LEAD, VOLTAGE, CLAMP, PHASE_ROTATION -> 3;
-            // and as long again until what it charged is discharged
-            case INSULATION_250, INSULATION_500, INSULATION_1000 -> 10;
-            case LOOP_THREE_LEAD -> 15;
-            case EARTH_RESISTANCE, RCD_RAMP -> 8;
-            case LOOP_TWO_LEAD, FAULT_CURRENT, RCD_TIME, RCD_BUTTON, OPERATION -> 4;
-        };
-    }
-
     /** The rig of a moment with its supply. */
     SuppliedRig supplied(Moment moment) {
         return supplied(moment.state(), moment.open());
@@ -576,8 +451,31 @@ public final class PracticeRig {
     /** What the reading on the display is made of; empty where no current flows, or none is shown. */
     public Optional<CurrentPath> path(Moment moment) {
         return moment.display()
-                .filter(d -> d.hand().probes().size() >= 2)
+                .filter(d -> d.seen().isEmpty() && d.hand().probes().size() >= 2)
                 .flatMap(d -> CurrentPath.of(this, moment, d.hand()));
+    }
+
+    /**
+     * What the display would show were one joint or contact of its path as good as it was meant to be; empty for a leg that
+     * is no such thing, or where nothing is shown.
+     */
+    public Optional<Reading> tightened(Moment moment, CurrentPath.Leg leg) {
+        return moment.display()
+                .filter(d -> leg.isLoose())
+                .flatMap(d -> CurrentPath.of(
+                                with(simulated.tightened(
+                                        leg.branch(),
+                                        simulated
+                                                .compiled()
+                                                .branch(leg.branch())
+                                                .ohms())),
+                                moment,
+                                d.hand())
+                        .flatMap(p -> tester.meter(d.hand().function()).map(m -> m.show(p.ohms()))));
+    }
+
+    private PracticeRig with(SimulatedRig other) {
+        return new PracticeRig(rig, tester, other);
     }
 
     Network network(Moment moment, double volts) {
@@ -591,5 +489,14 @@ public final class PracticeRig {
 
     boolean isResidual(String device) {
         return residuals.containsKey(device);
+    }
+
+    /** What a residual-current device switches, line first. */
+    List<BranchId> poles(String device) {
+        return java.util.Objects.requireNonNull(residuals.get(device));
+    }
+
+    DeedEdits edits() {
+        return edits;
     }
 }

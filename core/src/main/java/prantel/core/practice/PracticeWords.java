@@ -3,6 +3,8 @@ package prantel.core.practice;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import prantel.core.fault.FaultKind;
+import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester;
 import prantel.core.procedure.Contact;
 import prantel.core.procedure.Cover;
@@ -45,11 +47,24 @@ public final class PracticeWords {
             case Consequence.Spoilt spoilt ->
                 "The test put " + volts(spoilt.volts()) + " across the " + load(spoilt.load())
                         + ". Its electronics are spoilt.";
+            case Consequence.Overvolted over ->
+                "The " + load(over.load()) + " takes " + volts(over.volts()) + " where it is made for "
+                        + volts(over.meant()) + ". It burns out.";
+            case Consequence.Unbonded unbonded ->
+                "Circuits are live and the "
+                        + unbonded.bonds().stream()
+                                .map(b -> rig.bond(b).part())
+                                .collect(Collectors.joining(" and the "))
+                        + " is not bonded: in a fault it and the rig's metal stand at different voltages.";
             case Consequence.SupplyLost lost ->
                 "The supply is shorted before the main switch. Nothing on this rig opens there: only the supply's own fuse does.";
             case Consequence.NotDead notDead ->
                 "The indicator shows " + volts(notDead.volts()) + " between " + deeds.contact(notDead.a()) + " and "
                         + deeds.contact(notDead.b()) + ": it is not dead.";
+            case Consequence.Looked looked -> seen(looked);
+            case Consequence.Unsteady unsteady ->
+                "The display does not stand still: between " + unsteady.low().shown() + " and "
+                        + unsteady.high().shown() + ".";
             case Consequence.LiveOpen open ->
                 "Live parts of " + cover(open.cover())
                         + " are within reach. Nothing but fused probes with short tips goes in.";
@@ -72,10 +87,26 @@ public final class PracticeWords {
             case Consequence.MetalLive metal -> "Switch the main switch off at once, then put the earth path right.";
             case Consequence.Spoilt spoilt ->
                 "Take electronics out before 500 V, or join line and neutral and test both to earth.";
+            case Consequence.Overvolted over ->
+                "Switch off at once. A neutral is lost: find where it is off, and put it back before anything is on.";
+            case Consequence.Unbonded unbonded ->
+                "Put the bond back first; a bond comes off only with the whole rig isolated.";
             case Consequence.SupplyLost lost -> "Take it back. Never join anything before the main switch.";
             case Consequence.NotDead notDead -> "Find the right switch, switch it off, lock it, and prove again.";
+            case Consequence.Looked looked -> "";
+            case Consequence.Unsteady unsteady ->
+                "Press the probes on hard. If it still moves, look for a loose connection in its path.";
             case Consequence.LiveOpen open -> "Put the cover back as soon as the reading is taken.";
         };
+    }
+
+    private static String seen(Consequence.Looked looked) {
+        if (!looked.seen().isEmpty()) {
+            return "You see: " + looked.seen().stream().map(FaultKind::symptom).collect(Collectors.joining(" "));
+        }
+        return looked.saying() == Saying.SATISFACTORY
+                ? "You see nothing wrong there."
+                : "You see: " + looked.saying().words() + ".";
     }
 
     private static String tripped(Consequence.Tripped tripped) {
@@ -125,7 +156,8 @@ public final class PracticeWords {
         };
     }
 
-    private static String lower(String words) {
+    /** Within a sentence: what is not written in capitals begins small. */
+    static String lower(String words) {
         boolean aWord = words.length() > 1 && Character.isLowerCase(words.charAt(1));
         return aWord ? Character.toLowerCase(words.charAt(0)) + words.substring(1) : words;
     }
@@ -163,6 +195,7 @@ public final class PracticeWords {
             case PROBES_MISSING -> "Put the leads on their places first.";
             case TOO_MANY_PROBES -> "There are three leads.";
             case NOT_A_TESTERS -> "This is done with the hand and the eye, not with the tester.";
+            case A_TESTERS -> "This is read with the tester.";
         };
     }
 

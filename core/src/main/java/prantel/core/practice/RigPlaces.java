@@ -110,6 +110,12 @@ public final class RigPlaces {
             }
         }
         add(id + ":earth", new Contact.EarthBar(board.id()), cover);
+        for (Board.Section section : board.sections()) {
+            add(
+                    id + ":" + section.id() + ":tail",
+                    new Contact.AtEnd(new End.OfNeutralTail(board.id(), section.id())),
+                    cover);
+        }
     }
 
     private void addAtBoard(Circuit circuit) {

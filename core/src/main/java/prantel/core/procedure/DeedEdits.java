@@ -131,6 +131,7 @@ public final class DeedEdits {
                         : Places.terminationAtBoard(at.circuit(), at.conductor());
             case End.AtPoint at -> joint(at);
             case End.OfBond of -> Places.bondAtMet(of.bond());
+            case End.OfNeutralTail of -> Places.feed(of.board(), of.section(), Conductor.NEUTRAL);
             case End.OfEarthing of -> Places.EARTHING_CONDUCTOR_AT_MET;
         };
     }
@@ -159,6 +160,7 @@ public final class DeedEdits {
                         : Places.cableAtBoard(at.circuit(), at.conductor());
             case End.AtPoint at -> free(at);
             case End.OfBond of -> Places.bondMetEnd(of.bond());
+            case End.OfNeutralTail of -> Places.behindMainSwitch(of.board(), Conductor.NEUTRAL);
             case End.OfEarthing of -> Places.EARTHING_CONDUCTOR_END;
         };
     }

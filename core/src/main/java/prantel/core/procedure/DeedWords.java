@@ -155,6 +155,9 @@ public final class DeedWords {
         if (ends.getFirst() instanceof End.AtPoint) {
             return names(ends) + " out of its terminal";
         }
+        if (ends.getFirst() instanceof End.OfNeutralTail) {
+            return names(ends) + " out of its bar";
+        }
         if (ends.getFirst() instanceof End.OfBond bond) {
             return "Bond to the " + rig.bond(bond.bond()).part() + " off the MET";
         }
@@ -225,6 +228,9 @@ public final class DeedWords {
                             case DEPARTING -> ", where its cable starts";
                         };
             case End.OfBond bond -> "Bond to the " + rig.bond(bond.bond()).part();
+            case End.OfNeutralTail tail ->
+                "Neutral tail of "
+                        + rig.board(tail.board()).section(tail.section()).label();
             case End.OfEarthing earthing -> "Earthing conductor";
         };
     }

@@ -1,9 +1,11 @@
 package prantel.core.procedure;
 
+import prantel.core.rig.BoardId;
 import prantel.core.rig.BondId;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.PointId;
+import prantel.core.rig.SectionId;
 
 /** An end of a conductor that can be taken out of its terminal. */
 public sealed interface End {
@@ -33,6 +35,9 @@ public sealed interface End {
 
     /** A bonding conductor's, at the MET. */
     record OfBond(BondId bond) implements End {}
+
+    /** The neutral's between a board's main switch and the bar of a section, at the bar. */
+    record OfNeutralTail(BoardId board, SectionId section) implements End {}
 
     /** The earthing conductor's, at the MET. */
     record OfEarthing() implements End {}

@@ -136,6 +136,7 @@ public enum Need {
             case End.AtBoard at -> rig.circuit(at.circuit()).way().board();
             case End.AtPoint at -> rig.circuit(at.circuit()).way().board();
             case End.OfBond bond -> rig.origin().id();
+            case End.OfNeutralTail tail -> tail.board();
             case End.OfEarthing earthing -> rig.origin().id();
         };
     }

@@ -17,6 +17,11 @@ public sealed interface Measurement {
         return !(this instanceof Looked || this instanceof Inspected);
     }
 
+    /** Whether it is found with hand and eye, and no tester. */
+    default boolean isByEye() {
+        return this instanceof Looked || this instanceof Inspected || this instanceof Operation;
+    }
+
     /**
      * Two probes: resistance, voltage, loop impedance or prospective current, as the function says.
      *

@@ -1,5 +1,6 @@
 package prantel.core.sequence;
 
+import java.util.Locale;
 import prantel.core.quantity.Unit;
 
 /** What is written in a box, with the label it has on a sheet and the unit it is written in. */
@@ -69,6 +70,11 @@ public enum Quantity {
 
     public Unit unit() {
         return unit;
+    }
+
+    /** As a file names it: "r1-r2", "trip-at-half". */
+    public String fileName() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     /** The time of an RCD at so many times IΔn. @throws IllegalArgumentException for a multiple that is not tested */

