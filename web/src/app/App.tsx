@@ -41,6 +41,7 @@ const SchemeEditorPage = lazy(() =>
 );
 const RecordsPage = lazy(() => import("../features/records").then((m) => ({ default: m.RecordsPage })));
 const PracticePage = lazy(() => import("../features/practice").then((m) => ({ default: m.PracticePage })));
+const ProgressPage = lazy(() => import("../features/practice").then((m) => ({ default: m.ProgressPage })));
 const PracticeBench = lazy(() => import("../features/practice").then((m) => ({ default: m.PracticeBench })));
 const WorkshopPage = lazy(() => import("../features/workshop").then((m) => ({ default: m.WorkshopPage })));
 
@@ -130,6 +131,7 @@ export function App() {
                   {!may.oneSheet && (
                     <>
                       <Route path="/practice" element={<PracticePage />} />
+                      <Route path="/practice/progress/:person" element={<ProgressPage />} />
                       <Route path="/practice/:id" element={<PracticeBench />} />
                       <Route path="/account" element={<AccountPage />} />
                     </>

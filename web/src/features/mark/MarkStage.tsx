@@ -96,7 +96,7 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
             <Watched view={view} />
           )
         ) : (
-          <StepReadings view={view} step={step} tried={tried} />
+          <StepReadings id={id} view={view} step={step} tried={tried} />
         )}
         {!blind && <Compare id={id} view={view} />}
       </div>

@@ -1,10 +1,19 @@
 import { type Dot, ProfilePicture, ReadingRail, type Side } from "../../pictures";
 import { Pane } from "../../ui/Pane";
+import { GoThroughIt } from "../practice";
 import type { Line, MarkingView } from "./queries";
 import { FAULTS } from "./StepList";
 
+interface Props {
+  /** the assessment */
+  id: string;
+  view: MarkingView;
+  step: string;
+  tried: string;
+}
+
 /** One test of the sheet: the profile along the circuit where there is one, then each reading on its rail. */
-export function StepReadings({ view, step, tried }: { view: MarkingView; step: string; tried: string }) {
+export function StepReadings({ id, view, step, tried }: Props) {
   if (step === FAULTS) return <FaultsNamed view={view} />;
   const lines = view.lines.filter((l) => l.step === step).map((l) => undone(l, tried));
   return (
@@ -42,6 +51,7 @@ export function StepReadings({ view, step, tried }: { view: MarkingView; step: s
             <Reading
               key={line.slot}
               line={line}
+              assessment={id}
               saidOnce={view.causes.some((c) => c.slots.length > 1 && c.slots.includes(line.slot))}
             />
           ))}
@@ -76,7 +86,7 @@ function dots(lines: Line[]): Dot[] {
 }
 
 /** @param saidOnce the cause stands beside the readings already, for several of them */
-function Reading({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
+function Reading({ line, saidOnce, assessment }: { line: Line; saidOnce: boolean; assessment: string }) {
   const inside = line.side === "inside";
   return (
     <li className="grid items-center gap-x-4 py-3 sm:grid-cols-[minmax(120px,1fr)_minmax(200px,300px)_130px]">
@@ -113,6 +123,9 @@ function Reading({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
         )}
         {!inside && line.unexplained && <p className="text-[13px]">{line.unexplained}</p>}
         <Details line={line} saidOnce={saidOnce} />
+        {!inside && line.measured && (
+          <GoThroughIt assessment={assessment} box={line.slot} label={`${line.quantity}, ${line.where}`} />
+        )}
       </div>
     </li>
   );

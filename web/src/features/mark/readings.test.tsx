@@ -4,6 +4,7 @@ import type { Line, MarkingView } from "./queries";
 import { StepReadings } from "./StepReadings";
 
 const line: Line = {
+  measured: false,
   slot: "sockets/ir500/l-e",
   step: "INSULATION",
   circuit: "sockets",
@@ -39,7 +40,7 @@ function show(side: string, unexplained: string) {
     causes: [],
     lines: [{ ...line, side, unexplained }],
   };
-  return render(<StepReadings view={view as unknown as MarkingView} step="INSULATION" tried="" />);
+  return render(<StepReadings id="a" view={view as unknown as MarkingView} step="INSULATION" tried="" />);
 }
 
 describe("a reading outside its band that nothing explains", () => {

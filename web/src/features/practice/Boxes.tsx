@@ -49,6 +49,25 @@ export function Boxes({ bench }: { bench: Bench }) {
           ›
         </Button>
       </div>
+      {!bench.shut && box.byEye && (
+        <Button
+          kind="main"
+          className="mt-2"
+          shortcut="T"
+          onClick={() => bench.practice.deed({ verb: "LOOK", at: box.id })}
+        >
+          Look at it
+        </Button>
+      )}
+      {!bench.shut && box.keys.length > 0 && (
+        <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Write without typing">
+          {box.keys.map((k) => (
+            <Button key={k} onClick={() => bench.practice.write({ box: box.id, text: k })}>
+              {k}
+            </Button>
+          ))}
+        </div>
+      )}
       {!bench.shut && (
         <Write
           key={box.id + (box.written ?? "")}

@@ -22,7 +22,7 @@ export function Coach({ bench, way, box }: { bench: Bench; way: string; box: str
   const grave = advice.some((a) => a.kind === "DANGER" || a.kind === "SLIP");
   if (way === "ALONE" && advice.length === 0) return null;
   return (
-    <Pane title={way === "ALONE" ? "What you see" : "Beside you"}>
+    <Pane title={way === "ALONE" ? "What happened" : "Coach"}>
       <div role="status" className="space-y-2">
         {advice.map((a, i) => (
           <div key={i} className={`border-l-4 p-2 ${SIGNS[a.kind].colour}`}>

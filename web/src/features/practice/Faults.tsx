@@ -1,25 +1,15 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { SelectField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
+import { chosenFault, FaultFields, NO_FAULT } from "../sheet";
 import type { Bench } from "./useBench";
 
 /** What the learner says is wrong with the rig. */
 export function Faults({ bench, naming }: { bench: Bench; naming: Schemas["PracticeNaming"] }) {
-  const [at, setAt] = useState("");
-  const [kindId, setKind] = useState("");
-  const [conductors, setConductors] = useState("");
+  const [words, setWords] = useState(NO_FAULT);
   const named = bench.state.named;
-  const kind = naming.kinds.find((k) => k.id === kindId);
-  const chosen =
-    kind && kind.conductors.length === 1
-      ? kind.conductors[0]
-      : conductors
-        ? conductors.split("+")
-        : undefined;
-  const title = (id: string) => naming.kinds.find((k) => k.id === id)?.title ?? id;
-  const where = (id: string) => naming.places.find((p) => p.id === id)?.label ?? id;
+  const chosen = chosenFault(naming.kinds, words);
   return (
     <Pane title="Faults you found">
       {named.length === 0 && <p className="text-ink2">None named.</p>}
@@ -27,7 +17,8 @@ export function Faults({ bench, naming }: { bench: Bench; naming: Schemas["Pract
         {named.map((n, i) => (
           <li key={i} className="flex items-center gap-2 py-1.5">
             <span className="flex-1">
-              <b>{title(n.kind)}</b>, {where(n.at)}
+              <b>{naming.kinds.find((k) => k.id === n.kind)?.title ?? n.kind}</b>,{" "}
+              {naming.places.find((p) => p.id === n.at)?.label ?? n.at}
             </span>
             {!bench.shut && (
               <Button kind="quiet" onClick={() => bench.practice.name(named.filter((_, k) => k !== i))}>
@@ -39,57 +30,13 @@ export function Faults({ bench, naming }: { bench: Bench; naming: Schemas["Pract
       </ul>
       {!bench.shut && (
         <div className="mt-2 space-y-2">
-          <SelectField label="Where" value={at} onChange={(e) => setAt(e.target.value)}>
-            <option value="">Choose…</option>
-            {naming.places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.label}
-              </option>
-            ))}
-          </SelectField>
-          <SelectField
-            label="What"
-            value={kindId}
-            onChange={(e) => {
-              setKind(e.target.value);
-              setConductors("");
-            }}
-          >
-            <option value="">Choose…</option>
-            {[...new Set(naming.kinds.map((k) => k.group))].map((group) => (
-              <optgroup key={group} label={group}>
-                {naming.kinds
-                  .filter((k) => k.group === group)
-                  .map((k) => (
-                    <option key={k.id} value={k.id}>
-                      {k.title}
-                    </option>
-                  ))}
-              </optgroup>
-            ))}
-          </SelectField>
-          {kind && kind.conductors.length > 1 && (
-            <SelectField
-              label="Conductors"
-              value={conductors}
-              onChange={(e) => setConductors(e.target.value)}
-            >
-              <option value="">Choose…</option>
-              {kind.conductors.map((c) => (
-                <option key={c.join("+")} value={c.join("+")}>
-                  {c.join(" and ")}
-                </option>
-              ))}
-            </SelectField>
-          )}
+          <FaultFields kinds={naming.kinds} places={naming.places} words={words} onChange={setWords} />
           <Button
-            disabled={!at || !kind || !chosen}
+            disabled={!chosen}
             onClick={() => {
-              if (!kind || !chosen) return;
-              bench.practice.name([...named, { kind: kind.id, at, conductors: chosen }]);
-              setAt("");
-              setKind("");
-              setConductors("");
+              if (!chosen) return;
+              bench.practice.name([...named, chosen]);
+              setWords(NO_FAULT);
             }}
           >
             Name it

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
+import { type Dot, ProfilePicture } from "../../pictures";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Loaded, ProblemNote } from "../../ui/States";
@@ -36,13 +37,14 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
     ...practiceQueries.path(id, state.deedCount),
     enabled: showing && told && state.tester.shown !== null,
   });
+  const box = state.boxes.find((b) => b.id === state.box);
   const shown = state.tester.shown?.replace("\u2009", " ");
   useShortcuts(
     state.ended
       ? {}
       : {
           u: practice.undo,
-          t: () => practice.deed({ verb: "TAKE_READING" }),
+          t: () => practice.deed(box?.byEye ? { verb: "LOOK", at: state.box } : { verb: "TAKE_READING" }),
           w: () => shown && practice.write({ box: state.box, text: shown }),
           d: () => state.next && practice.deed({ verb: "NEXT", at: state.box }),
           1: () => bench.chosen && bench.lead(0, bench.chosen),
@@ -55,7 +57,7 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
     state.facts.isolated && "main switch off",
     state.facts.locked && "locked",
     state.facts.provedDead && "proved dead",
-    !state.facts.isolated && !state.facts.closedUp && "on and not closed up",
+    !state.facts.isolated && !state.facts.closedUp && "live and open",
     state.facts.indicatorProved && !state.facts.provedDead && "indicator proved",
   ].filter(Boolean);
 
@@ -69,7 +71,7 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
           · {opened.rig}
         </h1>
         <span className="text-ink2">
-          {opened.drill?.title ?? "the whole sequence"}, {wayLabel(opened.way).toLowerCase()}
+          {opened.drill?.title ?? PURPOSE[opened.purpose]}, {wayLabel(opened.way).toLowerCase()}
         </span>
         <span className="ml-auto font-semibold text-work">{facts.join(" · ") || "in service"}</span>
         <span className="text-ink2 tabular-nums" aria-label="Time at the rig">
@@ -89,6 +91,7 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
         with permission; local rules and licensed practice come first.
       </p>
       <ProblemNote error={practice.error} />
+      {state.replay && <Replay replay={state.replay} />}
       {state.result && <Result result={state.result} />}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
@@ -107,9 +110,8 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
             }
           />
           <Boxes bench={bench} />
-          {(opened.way === "ALONE" || opened.drill === null) && (
-            <Faults bench={bench} naming={opened.naming} />
-          )}
+          {told && box?.point && <Profile id={id} bench={bench} />}
+          {opened.namesFaults && <Faults bench={bench} naming={opened.naming} />}
         </div>
       </div>
       <Pane title="Done">
@@ -150,6 +152,61 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
         </div>
       </Dialog>
     </div>
+  );
+}
+
+const PURPOSE: Record<Opened["purpose"], string> = {
+  OWN: "the whole sequence",
+  TRIED: "a set tried",
+  REPLAY: "a record gone through",
+};
+
+/** What stands in the record at this box, and what must have been left out for it. */
+function Replay({ replay }: { replay: NonNullable<Opened["state"]["replay"]> }) {
+  return (
+    <Pane title="What stands in the record" wall="plum">
+      <p>
+        <b className="text-[20px] tabular-nums">{replay.written}</b>
+      </p>
+      {replay.leftOut.length > 0 ? (
+        <p>
+          Read so, if this was not done: <b>{replay.leftOut.join("; ")}</b>. The rig then shows{" "}
+          {replay.wouldShow}. Press <b>Do it for me</b> to go there step by step without it.
+        </p>
+      ) : (
+        <p>
+          No single deed left out gives this, or the rig reads so anyhow. The steps are those that the scheme
+          asks for.
+        </p>
+      )}
+    </Pane>
+  );
+}
+
+/** The readings of one kind along the circuit: a sound rig's, and the learner's own. */
+function Profile({ id, bench }: { id: string; bench: Bench }) {
+  const { boxes, box } = bench.state;
+  const [open, setOpen] = useState(false);
+  const written = boxes.filter((b) => b.written !== null).length;
+  const profile = useQuery({ ...practiceQueries.profile(id, box, written), enabled: open }).data?.profile;
+  return (
+    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="border border-line bg-sheet p-3">
+      <summary className="font-bold">Along the circuit</summary>
+      {profile ? (
+        <>
+          <p className="text-[13px] text-ink2">Dashed: a sound rig. ◆ ▲ ▼ what you wrote.</p>
+          <ProfilePicture
+            curve={profile.curve}
+            circuit={profile.circuit}
+            dots={profile.dots as Dot[]}
+            showFaulted={false}
+            faultsAt={new Set()}
+          />
+        </>
+      ) : (
+        <p className="text-ink2">This reading is not taken along a circuit.</p>
+      )}
+    </details>
   );
 }
 

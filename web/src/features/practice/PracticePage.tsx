@@ -9,6 +9,9 @@ import { SelectField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { day } from "../../ui/when";
+import { placesOf, sessionQueries } from "../session";
+import { OwnDrills } from "./Drills";
+import { OwnProgress, ShownToMe } from "./Progress";
 import { practiceQueries } from "./queries";
 import { WAYS, wayLabel } from "./words";
 
@@ -21,6 +24,9 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
   const [rigId, setRig] = useState(offer.rigs[0]?.id ?? "");
   const [way, setWay] = useState("SHOWN");
   const [faults, setFaults] = useState("2");
+  const [difficulty, setDifficulty] = useState("2");
+  const person = useQuery(sessionQueries.current).data?.person;
+  const assesses = person ? placesOf(person).assess : false;
   const navigate = useNavigate();
   const begin = useMutation({
     mutationFn: (drill: string) =>
@@ -32,6 +38,7 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
             way: way as Schemas["PracticeBegin"]["way"],
             drill,
             faults: drill ? 0 : Number(faults),
+            difficulty: Number(difficulty),
           },
         }),
       ),
@@ -104,13 +111,28 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
               options={["0", "1", "2", "3"].map((n) => ({ value: n, label: n === "0" ? "none" : n }))}
             />
           </div>
+          {faults !== "0" && (
+            <div>
+              <p className="mb-1 font-semibold">How hard to find</p>
+              <Choices
+                label="How hard to find"
+                value={difficulty}
+                onChange={setDifficulty}
+                options={[
+                  { value: "1.5", label: "plain" },
+                  { value: "2", label: "usual" },
+                  { value: "3", label: "hard" },
+                ]}
+              />
+            </div>
+          )}
           <Button
             kind="main"
             large
             disabled={offer.beingAssessed || begin.isPending || !rig}
             onClick={() => begin.mutate("")}
           >
-            Begin
+            {begin.isPending ? "Looking for faults…" : "Begin"}
           </Button>
         </div>
       </Pane>
@@ -148,13 +170,18 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
           })}
         </ul>
       </Pane>
+      {assesses && <OwnDrills />}
+      {assesses && <ShownToMe />}
+      {offer.past.length > 0 && <OwnProgress />}
       <Past offer={offer} />
     </div>
   );
 }
 
 function titleOf(offer: Schemas["PracticeOffer"], past: Schemas["PracticePast"]): string {
-  return offer.drills.find((d) => d.id === past.drill)?.title ?? "The whole sequence";
+  if (past.purpose === "TRIED") return "A set tried";
+  if (past.purpose === "REPLAY") return "A record gone through";
+  return offer.drills.find((d) => d.id === past.drill)?.title ?? (past.drill || "The whole sequence");
 }
 
 function rigLabel(offer: Schemas["PracticeOffer"], id: string): string {

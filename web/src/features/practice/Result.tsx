@@ -1,11 +1,30 @@
 import type { Schemas } from "../../api/client";
 import { Pane } from "../../ui/Pane";
 
+const MOST = 7;
+
 /** What came of a finished practice. */
 export function Result({ result }: { result: Schemas["PracticeResult"] }) {
-  const { wrong, faults, invented } = result;
+  const { wrong, faults, invented, outcome } = result;
+  const lines = result.feedback.filter((f) => f.kind !== "RIGHT");
   return (
     <Pane title="How it went" wall="work" aside={`${result.minutes} min, ${result.deeds} deeds`}>
+      {outcome && (
+        <div className="mb-3">
+          <p className="text-[18px]">
+            By readings and faults: <b>{outcome.verdict}</b>, {Math.round(outcome.points * 10) / 10} of{" "}
+            {Math.round(outcome.outOf * 10) / 10} points.
+          </p>
+          <ul className="list-disc pl-5">
+            {outcome.reasons.slice(0, MOST).map((r) => (
+              <li key={r}>{r}</li>
+            ))}
+          </ul>
+          <p className="text-[14px] text-ink2">
+            What an assessor would have seen and asked counts neither way here.
+          </p>
+        </div>
+      )}
       <dl className="mb-3 flex flex-wrap gap-x-8 gap-y-2">
         <Count label="readings right" value={result.right} />
         <Count label="readings wrong" value={wrong.length} />
@@ -36,6 +55,26 @@ export function Result({ result }: { result: Schemas["PracticeResult"] }) {
           </li>
         ))}
       </ul>
+      {lines.length > 0 && (
+        <>
+          <h3 className="mt-3 font-bold">What to do otherwise</h3>
+          <ul className="list-disc pl-5">
+            {lines.slice(0, MOST).map((f) => (
+              <li key={f.words}>{f.words}</li>
+            ))}
+          </ul>
+          {lines.length > MOST && (
+            <details>
+              <summary className="min-h-10 py-2">{lines.length - MOST} more</summary>
+              <ul className="list-disc pl-5">
+                {lines.slice(MOST).map((f) => (
+                  <li key={f.words}>{f.words}</li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
+      )}
       {invented.length > 0 && <p className="mt-2">Named and not there: {invented.join("; ")}.</p>}
     </Pane>
   );

@@ -34,6 +34,17 @@ export function Rig({
   }
   return (
     <div className="relative space-y-3 [&_button]:scroll-mt-52">
+      <WayThere
+        bench={bench}
+        layout={layout}
+        circuit={circuit}
+        point={point}
+        onRig={() => {
+          setCircuit("");
+          setPoint(null);
+        }}
+        onCircuit={() => setPoint(null)}
+      />
       {layout.boards.map((board) => (
         <Board
           key={board.id}
@@ -58,6 +69,55 @@ export function Rig({
       </section>
       <Wires bench={bench} />
     </div>
+  );
+}
+
+/** From the room to one terminal: each word goes back to that much. */
+function WayThere({
+  bench,
+  layout,
+  circuit,
+  point,
+  onRig,
+  onCircuit,
+}: {
+  bench: Bench;
+  layout: Schemas["PracticeLayout"];
+  circuit: string;
+  point: string | null;
+  onRig: () => void;
+  onCircuit: () => void;
+}) {
+  const board = layout.boards.find((b) => b.circuits.some((c) => c.id === circuit));
+  const drawn = board?.circuits.find((c) => c.id === circuit);
+  const station = drawn?.points.find((p) => p.id === point);
+  const steps: [string, (() => void) | null][] = [["whole rig", drawn ? onRig : null]];
+  if (board && drawn) {
+    steps.push([`${board.label}, ${drawn.label}`, station ? onCircuit : null]);
+    if (station) steps.push([station.label, bench.chosen ? bench.leave : null]);
+  }
+  if (bench.chosen) steps.push([bench.label(bench.chosen), null]);
+  return (
+    <nav aria-label="Where you are on the rig">
+      <ol className="flex flex-wrap items-center gap-x-1 text-[14px]">
+        {steps.map(([words, back], i) => (
+          <li key={i} className="flex items-center">
+            {i > 0 && (
+              <span aria-hidden="true" className="px-1 text-ink2">
+                ›
+              </span>
+            )}
+            {back ? (
+              <button type="button" onClick={back} className="min-h-8 text-work underline">
+                {words}
+              </button>
+            ) : (
+              <span aria-current={i === steps.length - 1 ? "location" : undefined}>{words}</span>
+            )}
+          </li>
+        ))}
+      </ol>
+    </nav>
   );
 }
 
@@ -377,13 +437,13 @@ function Accessory({ point, bench }: { point: PointShown; bench: Bench }) {
   );
 }
 
-const OPERATED: Record<ControlShown["kind"], (label: string, on: boolean) => string> = {
+const OPERATED: Record<ControlShown["kind"], (label: string, on: boolean, runs: boolean) => string> = {
   MAIN_SWITCH: (_, on) => (on ? "Main switch: on" : "Main switch: off"),
   DEVICE: (label, on) => `${label}: ${on ? "on" : "off"}`,
   ISOLATOR: (_, on) => `Isolator: ${on ? "on" : "off"}`,
   TIMER: (_, on) => `Timer: ${on ? "on" : "off"}`,
   LIGHT_SWITCH: (_, on) => (on ? "Switch: as found" : "Switch: operated"),
-  LOAD: (label, on) => `${label}: ${on ? "in" : "out"}`,
+  LOAD: (label, on, runs) => `${label}: ${on ? (runs ? "in, running" : "in, not running") : "out"}`,
   SURGE: (_, on) => `Surge protection: ${on ? "in" : "out"}`,
   TEST_BUTTON: (label) => `Test button, ${label}`,
 };
@@ -409,7 +469,7 @@ function Control({ control, bench }: { control: ControlShown; bench: Bench }) {
       className={classes(!on && control.kind !== "TEST_BUTTON" && "!border-dashed !text-ink2")}
       onClick={() => bench.practice.deed({ verb: "OPERATE", at: control.id })}
     >
-      {OPERATED[control.kind](control.label, on)}
+      {OPERATED[control.kind](control.label, on, bench.state.rig.running.includes(control.id))}
     </Button>
   );
 }

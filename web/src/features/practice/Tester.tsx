@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { classes } from "../../ui/classes";
 import { SelectField } from "../../ui/Field";
 import { Pane } from "../../ui/Pane";
 import type { Bench } from "./useBench";
@@ -74,13 +75,25 @@ export function Tester({
         className="my-2 min-h-12 text-[34px] leading-12 font-bold tabular-nums"
       >
         {tester.shown ?? <span className="text-ink2">– – –</span>}
+        {tester.swing && (
+          <span className="block text-[15px] leading-6 font-normal text-caution">
+            does not stand still: {tester.swing}
+          </span>
+        )}
       </p>
       <ol className="mb-2 space-y-1 text-[14px]">
         {Array.from({ length: chosen?.leads ?? 2 }, (_, i) => {
           const at = tester.probes[i];
           return (
             <li key={i} className="flex items-center gap-2">
-              <span className="grid h-5 w-5 shrink-0 place-items-center rounded-full bg-plum text-[12px] font-bold text-sheet">
+              <span
+                title="Drag it to a place of the rig"
+                onPointerDown={bench.dragLead(i)}
+                className={classes(
+                  "grid h-6 w-6 shrink-0 touch-none place-items-center rounded-full bg-plum text-[12px] font-bold text-sheet select-none",
+                  !bench.shut && "cursor-grab",
+                )}
+              >
                 {i + 1}
               </span>
               <span className="min-w-0 flex-1">{at ? bench.label(at) : "in the hand"}</span>
@@ -150,6 +163,11 @@ function Path({ data }: { data: Schemas["CurrentPathAnswer"] | null }) {
               <rect width={100 * Math.min(1, leg.amps)} height="8" fill="var(--work)" />
             </svg>
             <span className="text-ink2 tabular-nums">{leg.amps.toFixed(2)} A</span>
+            {leg.tight && (
+              <span className="block text-plum">
+                A bad connection. Were it tight, the display would show <b>{leg.tight}</b>.
+              </span>
+            )}
           </li>
         ))}
         {rest > 0 && (

@@ -1,2 +1,4 @@
 export { PracticePage } from "./PracticePage";
 export { PracticeBench } from "./PracticeBench";
+export { ProgressPage } from "./Progress";
+export { GoThroughIt, TrySet } from "./TryInPractice";

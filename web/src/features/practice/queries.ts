@@ -18,6 +18,31 @@ export const practiceQueries = {
       queryFn: ({ signal }) => data(api.GET("/api/practice/{id}", { signal, params: { path: { id } } })),
       staleTime: Infinity,
     }),
+  drills: queryOptions({
+    queryKey: ["drills"] as const,
+    queryFn: ({ signal }) => data(api.GET("/api/drills", { signal })),
+  }),
+  progress: queryOptions({
+    queryKey: ["practice", "progress"] as const,
+    queryFn: ({ signal }) => data(api.GET("/api/practice/progress", { signal })),
+  }),
+  shownToMe: queryOptions({
+    queryKey: ["practice", "progress", "of"] as const,
+    queryFn: ({ signal }) => data(api.GET("/api/practice/progress/of", { signal })),
+  }),
+  progressOf: (person: string) =>
+    queryOptions({
+      queryKey: ["practice", "progress", "of", person] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/practice/progress/of/{person}", { signal, params: { path: { person } } })),
+    }),
+  profile: (id: string, box: string, written: number) =>
+    queryOptions({
+      queryKey: ["practice", id, "profile", box, written] as const,
+      queryFn: ({ signal }) =>
+        data(api.GET("/api/practice/{id}/profile", { signal, params: { path: { id } } })),
+      staleTime: Infinity,
+    }),
   path: (id: string, deedCount: number) =>
     queryOptions({
       queryKey: ["practice", id, "path", deedCount] as const,

@@ -58,25 +58,33 @@ export function useBench(opened: Opened, practice: Practice) {
       setAsking(null);
       setChosen(chosen === id ? null : id);
     },
+    /** A lead that is dragged is put where it is let go. */
+    dragLead: (number: number) => (event: PointerEvent) => {
+      if (!shut) dropped(event, (to) => lead(number, to));
+    },
     /** An end that is dragged goes where it is let go; anything else chooses. */
     drag: (id: string) => ({
       down: (event: PointerEvent) => {
         if (shut || !places.get(id)?.end) return;
-        const from = { x: event.clientX, y: event.clientY };
-        const up = (e: globalThis.PointerEvent) => {
-          window.removeEventListener("pointerup", up);
-          window.removeEventListener("pointercancel", up);
-          if (Math.hypot(e.clientX - from.x, e.clientY - from.y) < DRAG_FROM || e.type === "pointercancel")
-            return;
-          const to = document.elementFromPoint(e.clientX, e.clientY)?.closest<HTMLElement>("[data-spot]")
-            ?.dataset.spot;
-          if (to && to !== id) move(id, to);
-        };
-        window.addEventListener("pointerup", up);
-        window.addEventListener("pointercancel", up);
+        dropped(event, (to) => to !== id && move(id, to));
       },
     }),
   };
+}
+
+/** Waits until what is dragged is let go over a place. */
+function dropped(event: PointerEvent, onPlace: (place: string) => void) {
+  const from = { x: event.clientX, y: event.clientY };
+  const up = (e: globalThis.PointerEvent) => {
+    window.removeEventListener("pointerup", up);
+    window.removeEventListener("pointercancel", up);
+    if (Math.hypot(e.clientX - from.x, e.clientY - from.y) < DRAG_FROM || e.type === "pointercancel") return;
+    const to = document.elementFromPoint(e.clientX, e.clientY)?.closest<HTMLElement>("[data-spot]")
+      ?.dataset.spot;
+    if (to) onPlace(to);
+  };
+  window.addEventListener("pointerup", up);
+  window.addEventListener("pointercancel", up);
 }
 
 export type Bench = ReturnType<typeof useBench>;

@@ -7,6 +7,7 @@ import { LinkButton } from "../../ui/LinkButton";
 import { Pane } from "../../ui/Pane";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { clock } from "../../ui/when";
+import { TrySet } from "../practice";
 import { ChooseFaults } from "./ChooseFaults";
 import { Prove } from "./Prove";
 import { setQueries, type SetView, useSetWrites } from "./queries";
@@ -38,7 +39,8 @@ function SetWork({ id, view }: { id: string; view: SetView }) {
           {count === 0 ? "no fault chosen" : count === 1 ? "1 fault" : `${count} faults`}
         </Chip>
         {view.lockedOffAt && <Chip>dead, locked off {clock(view.lockedOffAt)}</Chip>}
-        <span className="ml-auto">
+        <span className="ml-auto flex flex-wrap gap-2">
+          <TrySet assessment={id} />
           <LinkButton to={`/assessments/${id}/card`}>Set card</LinkButton>
         </span>
       </div>

@@ -2,7 +2,8 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choices } from "../../ui/Choices";
-import { SelectField, TextField } from "../../ui/Field";
+import { TextField } from "../../ui/Field";
+import { chosenFault, FaultFields, NO_FAULT } from "./FaultFields";
 import type { SheetView } from "./queries";
 
 type Report = Schemas["Report"];
@@ -52,30 +53,16 @@ export function FaultReports({ view, reports, onChange }: Props) {
 }
 
 function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) => void }) {
-  const [place, setPlace] = useState("");
-  const [kindId, setKindId] = useState("");
-  const [conductors, setConductors] = useState("");
+  const [words, setWords] = useState(NO_FAULT);
   const [remedy, setRemedy] = useState("");
   const [evidence, setEvidence] = useState("");
   const [code, setCode] = useState("");
-  const kind = view.kinds.find((k) => k.id === kindId);
-  const where = view.places.find((p) => p.id === place);
-  const chosen =
-    kind?.conductors.length === 1 ? kind.conductors[0]?.ids : conductors ? conductors.split("+") : undefined;
+  const chosen = chosenFault(view.kinds, words);
 
   const add = () => {
-    if (!kind || !where || !chosen) return;
-    onAdd({
-      kind: kind.id,
-      at: where.id,
-      conductors: chosen,
-      remedy,
-      evidence,
-      code,
-    });
-    setPlace("");
-    setKindId("");
-    setConductors("");
+    if (!chosen) return;
+    onAdd({ ...chosen, remedy, evidence, code });
+    setWords(NO_FAULT);
     setRemedy("");
     setEvidence("");
     setCode("");
@@ -84,47 +71,7 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
   return (
     <section className="space-y-3 border border-line bg-sheet p-4" aria-label="Name a fault">
       <h2 className="font-bold">Name a fault</h2>
-      <div className="grid gap-3 sm:grid-cols-2">
-        <SelectField label="Where" large value={place} onChange={(e) => setPlace(e.target.value)}>
-          <option value="">Choose…</option>
-          {view.places.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.label}
-            </option>
-          ))}
-        </SelectField>
-        <SelectField
-          label="What"
-          large
-          value={kindId}
-          onChange={(e) => {
-            setKindId(e.target.value);
-            setConductors("");
-          }}
-        >
-          <option value="">Choose…</option>
-          {[...new Set(view.kinds.map((k) => k.group))].map((group) => (
-            <optgroup key={group} label={group}>
-              {view.kinds
-                .filter((k) => k.group === group)
-                .map((k) => (
-                  <option key={k.id} value={k.id}>
-                    {k.title}
-                  </option>
-                ))}
-            </optgroup>
-          ))}
-        </SelectField>
-      </div>
-      {kind && kind.conductors.length > 1 && (
-        <Choices
-          label="Conductors"
-          large
-          value={conductors}
-          onChange={setConductors}
-          options={kind.conductors.map((c) => ({ value: c.ids.join("+"), label: c.label }))}
-        />
-      )}
+      <FaultFields kinds={view.kinds} places={view.places} words={words} onChange={setWords} large />
       <TextField
         label="How you know: which reading, what you saw"
         large
@@ -153,7 +100,7 @@ function NewReport({ view, onAdd }: { view: SheetView; onAdd: (report: Report) =
         value={remedy}
         onChange={(e) => setRemedy(e.target.value)}
       />
-      <Button large disabled={!kind || !where || !chosen || (view.asksForCodes && !code)} onClick={add}>
+      <Button large disabled={!chosen || (view.asksForCodes && !code)} onClick={add}>
         Name it
       </Button>
     </section>

@@ -1,2 +1,3 @@
 export { SheetListPage } from "./SheetListPage";
 export { SheetPage } from "./SheetPage";
+export { chosenFault, FaultFields, type FaultWords, NO_FAULT } from "./FaultFields";

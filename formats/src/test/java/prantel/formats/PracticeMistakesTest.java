@@ -23,6 +23,7 @@ import prantel.core.practice.Coach;
 import prantel.core.practice.Consequence;
 import prantel.core.practice.CurrentPath;
 import prantel.core.practice.Guide;
+import prantel.core.practice.LeftOut;
 import prantel.core.practice.Moment;
 import prantel.core.practice.PracticeRig;
 import prantel.core.procedure.Contact;
@@ -427,6 +428,32 @@ class PracticeMistakesTest {
         assertThat(seen(learner, back)).isEqualTo("done");
         Slot.Measured read = learner.box(Quantity.ZE, s -> true);
         assertThat(learner.practice.look(learner.now, read).cannot()).isPresent();
+    }
+
+    /** From a figure in a record back to what was not done: the same deeds, left out one at a time and read. */
+    @Test
+    void whatWasLeftOutIsFoundAgainFromWhatStandsThere() throws Exception {
+        Learner learner = new Learner("toll-cottage");
+        Slot.Measured box = learner.box(Quantity.R1_R2, at(SOCKETS, "socket-3"));
+        double right = learner.right(box);
+        // the leads are 0.30 Ω: what is too much by that was read with leads that were not nulled
+        LeftOut leads = LeftOut.of(learner.practice, box, String.format("%.2f", right + 0.30))
+                .orElseThrow();
+        assertThat(leads.unnulled()).isTrue();
+        LeftOut link = LeftOut.of(learner.practice, box, ">99.9 kΩ").orElseThrow();
+        assertThat(link.deeds()).singleElement().isInstanceOf(Deed.Link.class);
+        Slot.Measured crossed = learner.box(Quantity.R1_RN, at(RING, "socket-1"));
+        assertThat(LeftOut.of(learner.practice, crossed, ">99.9 kΩ")
+                        .orElseThrow()
+                        .deeds())
+                .singleElement()
+                .isInstanceOf(Deed.Cross.class);
+        assertThat(LeftOut.of(learner.practice, box, String.format("%.2f", right)))
+                .as("what is right needs nothing left out")
+                .isEmpty();
+        assertThat(LeftOut.of(learner.practice, box, "17.4"))
+                .as("nothing left out gives this")
+                .isEmpty();
     }
 
     private static Slot.Measured closing(Rig rig, Quantity quantity) {

@@ -49,8 +49,19 @@ class PracticeFlowTest {
     private JsonNode begin(String way, String drill, int faults) {
         JsonNode offer = learner.get("/api/practice").json();
         String rig = drill.isEmpty() ? offer.get("rigs").get(0).get("id").asString() : rigFor(offer, drill);
-        Map<String, Object> begin =
-                Map.of("id", UUID.randomUUID().toString(), "rig", rig, "way", way, "drill", drill, "faults", faults);
+        Map<String, Object> begin = Map.of(
+                "id",
+                UUID.randomUUID().toString(),
+                "rig",
+                rig,
+                "way",
+                way,
+                "drill",
+                drill,
+                "faults",
+                faults,
+                "difficulty",
+                2);
         Browser.Answer answer = learner.post("/api/practice", begin);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         assertThat(learner.post("/api/practice", begin).json().get("id"))
@@ -204,7 +215,9 @@ class PracticeFlowTest {
                 "drill",
                 "",
                 "faults",
-                0);
+                0,
+                "difficulty",
+                2);
         if (!offer.get("beingAssessed").asBoolean()) {
             assertThat(candidate.post("/api/practice", begin).status()).isEqualTo(200);
             Bays.prepare(learner, "bay-2", "olga");
@@ -225,5 +238,108 @@ class PracticeFlowTest {
                                 Map.of("after", 0, "deed", Map.of("verb", "PROVE_INDICATOR")))
                         .status())
                 .isEqualTo(409);
+    }
+
+    /** What the eye finds is looked at; what it comes to is the learner's to write, and no form asks for more. */
+    @Test
+    void theWholeSequenceIsPractisedWithWhatIsLookedAt() {
+        JsonNode opened = begin("SHOWN", "", 1);
+        String path = "/api/practice/" + opened.get("id").asString();
+        JsonNode state = opened.get("state");
+        List<JsonNode> byEye = state.get("boxes")
+                .valueStream()
+                .filter(b -> b.get("byEye").asBoolean())
+                .toList();
+        assertThat(byEye).isNotEmpty();
+        JsonNode box = byEye.getFirst();
+        state = learner.put(path + "/box", Map.of("box", box.get("id").asString()))
+                .json();
+        state = untilRead(path, state);
+        String said = state.get("tester").get("shown").asString();
+        assertThat(box.get("keys").valueStream().map(JsonNode::asString)).contains(said);
+        Browser.Answer looked = learner.post(
+                path + "/deeds", deed(state, "LOOK", "at", box.get("id").asString()));
+        assertThat(looked.json().get("advice").toString()).contains("You see");
+        assertThat(opened.get("namesFaults").asBoolean()).isTrue();
+    }
+
+    /** An assessor's own drill is a file, done by anybody; who has begun it keeps it as it was. */
+    @Test
+    void anAssessorWritesADrill() {
+        Browser assessor = Browser.of(mvc, "ben");
+        Map<String, Object> drill = Map.of(
+                "id",
+                "joint-hunt",
+                "title",
+                "Joint hunt",
+                "idea",
+                "Find the joint that is not tight.",
+                "tests",
+                List.of("r1-r2"),
+                "most",
+                3,
+                "faults",
+                List.of("high-resistance-joint"));
+        assertThat(assessor.put("/api/drills", drill).status()).isEqualTo(200);
+        assertThat(Browser.of(mvc, "olga").put("/api/drills", drill).status())
+                .as("not a candidate's to write")
+                .isEqualTo(403);
+        Map<String, Object> shipped = new HashMap<>(drill);
+        shipped.put("id", "zs");
+        assertThat(assessor.put("/api/drills", shipped).text()).contains("ships with Prantel");
+        Map<String, Object> wrong = new HashMap<>(drill);
+        wrong.put("tests", List.of("juggling"));
+        assertThat(assessor.put("/api/drills", wrong).status()).isBetween(400, 499);
+        assertThat(assessor.get("/api/drills/joint-hunt/file").text()).contains("prantel-drill-1");
+        JsonNode opened = begin("COACHED", "joint-hunt", 0);
+        assertThat(opened.get("state").get("boxes").size()).isEqualTo(3);
+        assertThat(opened.get("namesFaults").asBoolean()).isTrue();
+        String kept = sql.queryForObject(
+                "select faults from practice where practice_id = ?",
+                String.class,
+                opened.get("id").asString());
+        assertThat(kept).contains("high-resistance-joint");
+        Map<String, Object> shorter = new HashMap<>(drill);
+        shorter.put("most", 1);
+        assessor.put("/api/drills", shorter);
+        Object practices = context.getBean("practices");
+        ((Cache<?, ?>) ReflectionTestUtils.getField(practices, "going")).invalidateAll();
+        assertThat(learner.get("/api/practice/" + opened.get("id").asString())
+                        .json()
+                        .get("state")
+                        .get("boxes")
+                        .size())
+                .as("begun with three")
+                .isEqualTo(3);
+        assessor.delete("/api/drills/joint-hunt");
+        assertThat(learner.get("/api/practice").json().get("drills").toString()).doesNotContain("joint-hunt");
+    }
+
+    /** To the one assessor who is chosen, and to nobody else; taken back it is gone. */
+    @Test
+    void howSomebodyGetsOnIsSeenByTheAssessorTheyChoose() {
+        JsonNode opened = begin("COACHED", "ring-spur", 0);
+        String path = "/api/practice/" + opened.get("id").asString();
+        learner.post(path + "/finish", Map.of());
+        JsonNode mine = learner.get("/api/practice/progress").json();
+        assertThat(mine.get("drills").get(0).get("goes").asInt()).isPositive();
+        assertThat(mine.get("kinds").get(0).get("named").asInt()).isZero();
+        Browser assessor = Browser.of(mvc, "ben");
+        assertThat(assessor.get("/api/practice/progress/of/ada").status()).isEqualTo(404);
+        assertThat(learner.put("/api/practice/progress/shown", Map.of("assessor", "olga"))
+                        .status())
+                .as("a candidate is no assessor")
+                .isBetween(400, 499);
+        learner.put("/api/practice/progress/shown", Map.of("assessor", "ben"));
+        assertThat(assessor.get("/api/practice/progress/of").json().toString()).contains("ada");
+        assertThat(assessor.get("/api/practice/progress/of/ada")
+                        .json()
+                        .get("drills")
+                        .size())
+                .isPositive();
+        assertThat(Browser.of(mvc, "olga").get("/api/practice/progress/of/ada").status())
+                .isEqualTo(404);
+        learner.put("/api/practice/progress/shown", Map.of("assessor", ""));
+        assertThat(assessor.get("/api/practice/progress/of/ada").status()).isEqualTo(404);
     }
 }

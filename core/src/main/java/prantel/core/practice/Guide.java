@@ -26,10 +26,17 @@ import prantel.core.sequence.Slot;
 public final class Guide {
     private final PracticeRig practice;
     private final Rig rig;
+    private final boolean unnulled;
 
     public Guide(PracticeRig practice) {
+        this(practice, false);
+    }
+
+    /** @param unnulled whether it leads as somebody goes who never nulls the leads */
+    public Guide(PracticeRig practice, boolean unnulled) {
         this.practice = practice;
         this.rig = practice.rig();
+        this.unnulled = unnulled;
     }
 
     /** The next deed towards a box's reading; empty when it stands on the display, or is not taken with a tester. */
@@ -225,7 +232,7 @@ public final class Guide {
                 && (hand.milliamps() != trip.milliamps() || hand.negativeHalf() != trip.negativeHalf())) {
             return Optional.of(new Deed.SetTestCurrent(trip.milliamps(), trip.negativeHalf()));
         }
-        if (hand.function().isContinuity() && !hand.isNulled()) {
+        if (hand.function().isContinuity() && !hand.isNulled() && !unnulled) {
             return Optional.of(new Deed.NullLeads(leads(box)));
         }
         List<Contact> places = probes(box);
@@ -267,7 +274,7 @@ public final class Guide {
                 || hand.milliamps() == trip.milliamps() && hand.negativeHalf() == trip.negativeHalf();
         return draws
                 && hand.function() == box.function()
-                && (!hand.function().isContinuity() || hand.isNulled())
+                && (!hand.function().isContinuity() || hand.isNulled() || unnulled)
                 && hand.probes().equals(probes(box));
     }
 

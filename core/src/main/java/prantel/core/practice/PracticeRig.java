@@ -61,6 +61,8 @@ public final class PracticeRig {
     public static final double SPOILING_VOLTS = 350;
     /** So many times the voltage it is made for burns a load out. Common practice, no source. */
     private static final double BURNING = 1.25;
+    /** With less of its voltage a load does not run. Common practice, no source. */
+    private static final double RUNNING = 0.7;
     /** Less of it means that something shorts the supply before anything that opens. */
     private static final double SUPPLY_SHARE = 0.5;
 
@@ -95,6 +97,11 @@ public final class PracticeRig {
         Residuals.of(rig).forEach(p -> residuals.put(p.id(), p.poles()));
         this.hands = new TesterInHand(this);
         this.proving = new ProvingDead(this);
+    }
+
+    /** Just as its file says. */
+    public static PracticeRig declared(Rig rig, FaultSet faults, Tester tester) {
+        return new PracticeRig(rig, tester, SimulatedRig.asDeclared(rig, faults));
     }
 
     /** As hands would build it, each conductor, joint and insulation a little otherwise. @param seed the same gives the same */
@@ -358,6 +365,17 @@ public final class PracticeRig {
             }
         }
         return java.util.Objects.requireNonNull(inService.get(ends));
+    }
+
+    /** Whether a load has its supply: a lamp is lit, a heater is warm. */
+    public boolean isRunning(Moment now, Deed.LoadIn load) {
+        if (now.harm().supplyLost() || now.harm().spoilt().contains(load)) {
+            return false;
+        }
+        SuppliedRig supplied = supplied(now);
+        Circuit circuit = rig.circuit(load.circuit());
+        List<Loads.Between> ends = Loads.between(circuit, circuit.point(load.point()));
+        return !ends.isEmpty() && ends.stream().allMatch(e -> supplied.volts(e.a(), e.b()) > RUNNING * meant(e));
     }
 
     private boolean energises(RigState before, RigState after) {

@@ -88,9 +88,10 @@ record MarkingView(
         }
     }
 
-    /** Which box, of which test, where. */
+    /** Which box, of which test, where. @param measured whether it was read or looked at, and not worked out from others */
     record BoxPlace(
             String slot,
+            boolean measured,
             String step,
             @Nullable String circuit,
             @Nullable String station,
@@ -99,6 +100,7 @@ record MarkingView(
         static BoxPlace of(Slot slot) {
             return new BoxPlace(
                     slot.id().value(),
+                    slot instanceof Slot.Measured,
                     slot.step().name(),
                     slot.circuit().map(Object::toString).orElse(null),
                     slot.spot().point().map(Object::toString).orElse(null),

@@ -2,9 +2,9 @@ package prantel.server.practice;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.Tester.Function;
-import prantel.core.practice.Guide;
 import prantel.core.practice.Moment;
 import prantel.core.practice.Place;
 import prantel.core.practice.PracticeRig;
@@ -63,19 +63,24 @@ record DeedInput(
         CURRENT,
         NULL_LEADS,
         PROBES,
-        TAKE_READING
+        TAKE_READING,
+        /** At what a box is about; of a box that is operated it is operated as well. */
+        LOOK
     }
 
     /** The deeds it is, one after the other. @throws ProblemsException if the rig does not have what it names */
-    List<Deed> deeds(PracticeRig practice, RigControls controls, Moment now, List<Slot.Measured> boxes) {
+    List<Deed> deeds(Going going) {
+        PracticeRig practice = going.practice();
+        RigControls controls = going.controls();
+        Moment now = going.now();
         Rig rig = practice.rig();
         return switch (verb) {
             case NEXT -> {
-                Slot.Measured box = boxes.stream()
-                        .filter(b -> b.id().value().equals(at))
-                        .findFirst()
-                        .orElseThrow(() -> unknown("box"));
-                yield new Guide(practice).next(now, box).map(List::of).orElse(List.of());
+                Slot.Measured box = box(going);
+                yield going.guide(box)
+                        .next(now, going.asDone(box))
+                        .map(List::of)
+                        .orElse(List.of());
             }
             case OPERATE -> List.of(controls.operate(now, controls.control(place())));
             case RESET -> List.of(new Deed.Reset(place()));
@@ -118,7 +123,21 @@ record DeedInput(
                 List.of(new Deed.PutProbes(new ProbesAt.On((places == null ? List.<String>of() : places)
                         .stream().map(p -> contact(practice, p)).toList())));
             case TAKE_READING -> List.of(new Deed.TakeReading());
+            case LOOK -> List.of();
         };
+    }
+
+    /** The box that is looked at, with nothing else to do before. */
+    Optional<Slot.Measured> looksAt(Going going) {
+        return switch (verb) {
+            case LOOK -> Optional.of(box(going));
+            case NEXT -> Optional.of(box(going)).filter(b -> going.guide(b).isToBeLookedAt(going.now(), b));
+            default -> Optional.empty();
+        };
+    }
+
+    private Slot.Measured box(Going going) {
+        return going.box(place()).orElseThrow(() -> unknown("box"));
     }
 
     private String place() {

@@ -2,9 +2,13 @@ package prantel.server.practice;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import prantel.core.practice.Answer;
 import prantel.core.practice.Coach;
+import prantel.core.practice.Guide;
+import prantel.core.practice.LeftOut;
 import prantel.core.practice.Moment;
 import prantel.core.practice.PracticeRig;
 import prantel.core.practice.PracticeWords;
@@ -27,22 +31,52 @@ final class Going {
     private final List<Slot.Measured> boxes;
     private final Moment asFound;
     private final List<Step> steps;
+    private final Map<String, String> beside;
+    /** Worked out when it is asked for: each is some hundred readings of the rig. */
+    private final Map<String, Optional<LeftOut>> leftOut;
 
     /** One deed of the learner. @param said what was done @param advice what came of it */
     record Step(DeedInput input, Moment after, String said, List<Coach.Advice> advice) {}
 
-    /** @param boxes what is read */
-    Going(PracticeRig practice, List<Slot.Measured> boxes) {
-        this(practice, new RigControls(practice.rig()), boxes, practice.asFound(), List.of());
+    /** @param boxes what is read @param beside what stands in a record that is gone through again, by box */
+    Going(PracticeRig practice, List<Slot.Measured> boxes, Map<String, String> beside) {
+        this.practice = practice;
+        this.controls = new RigControls(practice.rig());
+        this.boxes = boxes;
+        this.asFound = practice.asFound();
+        this.steps = List.of();
+        this.beside = beside;
+        this.leftOut = new ConcurrentHashMap<>();
     }
 
-    private Going(
-            PracticeRig practice, RigControls controls, List<Slot.Measured> boxes, Moment asFound, List<Step> steps) {
-        this.practice = practice;
-        this.controls = controls;
-        this.boxes = boxes;
-        this.asFound = asFound;
-        this.steps = steps;
+    private Going(Going before, List<Step> steps) {
+        this.practice = before.practice;
+        this.controls = before.controls;
+        this.boxes = before.boxes;
+        this.asFound = before.asFound;
+        this.beside = before.beside;
+        this.leftOut = before.leftOut;
+        this.steps = List.copyOf(steps);
+    }
+
+    /** What stands in the record that is gone through again; empty where there is none. */
+    Optional<String> beside(Slot.Measured box) {
+        return Optional.ofNullable(beside.get(box.id().value()));
+    }
+
+    /** What must have been left out to read what stands there. */
+    Optional<LeftOut> leftOut(Slot.Measured box) {
+        return beside(box)
+                .flatMap(text -> leftOut.computeIfAbsent(box.id().value(), id -> LeftOut.of(practice, box, text)));
+    }
+
+    /** A box as it was taken: as it is asked for, but for what was left out in the record. */
+    Slot.Measured asDone(Slot.Measured box) {
+        return leftOut(box).map(LeftOut::asDone).orElse(box);
+    }
+
+    Guide guide(Slot.Measured box) {
+        return new Guide(practice, leftOut(box).filter(LeftOut::unnulled).isPresent());
     }
 
     PracticeRig practice() {
@@ -76,13 +110,18 @@ final class Going {
         Moment moment = now();
         List<String> said = new ArrayList<>();
         List<Coach.Advice> advice = new ArrayList<>();
-        for (Deed deed : input.deeds(practice, controls, moment, boxes)) {
-            Answer answer = practice.after(moment, deed);
-            answer.cannot().ifPresent(why -> {
-                throw new ProblemsException(new Problem("cannot-be-done", "deed", words.deed(deed), words.cannot(why)));
-            });
+        for (Deed deed : input.deeds(this)) {
+            Answer answer = done(practice.after(moment, deed), words.deed(deed), words);
             moment = answer.moment();
             said.add(words.deed(deed));
+            advice.addAll(coach.on(answer));
+        }
+        Optional<Slot.Measured> looked = input.looksAt(this);
+        if (looked.isPresent()) {
+            String what = "Looked: " + looked.get().title(practice.rig());
+            Answer answer = done(practice.look(moment, looked.get()), what, words);
+            moment = answer.moment();
+            said.add(what);
             advice.addAll(coach.on(answer));
         }
         if (said.isEmpty()) {
@@ -90,14 +129,19 @@ final class Going {
         }
         List<Step> more = new ArrayList<>(steps);
         more.add(new Step(input, moment, String.join("; ", said), List.copyOf(advice)));
-        return new Going(practice, controls, boxes, asFound, List.copyOf(more));
+        return new Going(this, more);
+    }
+
+    private static Answer done(Answer answer, String what, PracticeWords words) {
+        answer.cannot().ifPresent(why -> {
+            throw new ProblemsException(new Problem("cannot-be-done", "deed", what, words.cannot(why)));
+        });
+        return answer;
     }
 
     /** The step before; the same where there is none. */
     Going undone() {
-        return steps.isEmpty()
-                ? this
-                : new Going(practice, controls, boxes, asFound, List.copyOf(steps.subList(0, steps.size() - 1)));
+        return steps.isEmpty() ? this : new Going(this, steps.subList(0, steps.size() - 1));
     }
 
     long count(Coach.Kind kind) {

@@ -16,11 +16,11 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.practice.Drill;
-import prantel.core.practice.Drills;
 import prantel.core.rig.Rig;
 import prantel.server.assessment.Assessments;
 import prantel.server.keys.PureValues;
 import prantel.server.workshop.DocumentRef;
+import prantel.server.workshop.Drills;
 import prantel.server.workshop.Schemes;
 import prantel.server.workshop.Workshop;
 
@@ -33,9 +33,22 @@ class PracticeController {
     private final Workshop workshop;
     private final Schemes schemes;
     private final PureValues values;
+    private final Drills drills;
+    private final Origins origins;
+    private final PracticeProgress progress;
 
     PracticeController(
-            Practices practices, Assessments assessments, Workshop workshop, Schemes schemes, PureValues values) {
+            Practices practices,
+            Assessments assessments,
+            Workshop workshop,
+            Schemes schemes,
+            PureValues values,
+            Drills drills,
+            Origins origins,
+            PracticeProgress progress) {
+        this.drills = drills;
+        this.origins = origins;
+        this.progress = progress;
         this.practices = practices;
         this.assessments = assessments;
         this.workshop = workshop;
@@ -43,8 +56,11 @@ class PracticeController {
         this.values = values;
     }
 
-    /** @param faults how many are drawn, where it is no drill */
-    record PracticeBegin(String id, String rig, Practices.Way way, String drill, int faults) {}
+    /** @param faults how many are drawn, where it is no drill @param difficulty of them, 1 to 5 */
+    record PracticeBegin(String id, String rig, Practices.Way way, String drill, int faults, double difficulty) {}
+
+    /** @param assessor empty to show it to nobody */
+    record PracticeShowing(String assessor) {}
 
     /** @param after how many deeds the screen knows of */
     record PracticeNext(int after, DeedInput deed) {}
@@ -57,7 +73,7 @@ class PracticeController {
 
     record PracticeNewNamed(List<PracticeView.PracticeNamed> faults) {}
 
-    private record FittingOf(DocumentRef rig) {}
+    private record FittingOf(DocumentRef rig, List<Drill> drills) {}
 
     private record Fitting(List<String> drills) {}
 
@@ -65,20 +81,23 @@ class PracticeController {
     PracticeView.PracticeOffer offer(Principal who) {
         List<Practices.PracticePast> past = practices.past(who.getName());
         Map<String, LocalDate> due = practices.due(past);
+        List<Drill> all = drills.all();
         return new PracticeView.PracticeOffer(
                 assessments.isBeingAssessed(who.getName()),
-                workshop.rigs().stream().map(this::rig).toList(),
-                Drills.all().stream()
-                        .map(d -> new PracticeView.DrillOffer(d.id(), d.title(), d.idea(), due.get(d.id())))
+                workshop.rigs().stream().map(r -> rig(r, all)).toList(),
+                all.stream()
+                        .map(d -> new PracticeView.DrillOffer(
+                                d.id(), d.title(), d.idea(), due.get(d.id()), drills.isOwn(d.id())))
                         .toList(),
                 past);
     }
 
-    private PracticeView.RigOffer rig(DocumentRef ref) {
+    private PracticeView.RigOffer rig(DocumentRef ref, List<Drill> all) {
         Rig rig = workshop.rig(ref);
         Fitting fitting = values.of(
-                new FittingOf(ref),
-                () -> new Fitting(Drills.fitting(rig, schemes.everyTest()).stream()
+                new FittingOf(ref, all),
+                () -> new Fitting(all.stream()
+                        .filter(d -> d.fits(rig, schemes.everyTest()))
                         .map(Drill::id)
                         .toList()));
         return new PracticeView.RigOffer(rig.id(), rig.name(), fitting.drills());
@@ -88,7 +107,11 @@ class PracticeController {
     PracticeView.PracticeOpened begin(@RequestBody PracticeBegin begin, Principal who) {
         return PracticeView.opened(
                 practices,
-                practices.begin(begin.id(), who.getName(), begin.rig(), begin.way(), begin.drill(), begin.faults()));
+                practices.begin(
+                        begin.id(),
+                        who.getName(),
+                        () -> origins.own(
+                                begin.rig(), begin.way(), begin.drill(), begin.faults(), begin.difficulty())));
     }
 
     @GetMapping("/{id}")
@@ -125,19 +148,27 @@ class PracticeController {
     @GetMapping("/{id}/path")
     CurrentPathAnswer path(@PathVariable String id, Principal who) {
         Practices.Open open = practices.look(id, who.getName());
-        boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
         return new CurrentPathAnswer(
-                !told
+                !open.isTold()
                         ? null
                         : open.going()
                                 .practice()
                                 .path(open.going().now())
-                                .map(p -> PracticeView.path(
-                                        p, open.going().practice().rig()))
+                                .map(p -> PracticeView.path(p, open.going()))
                                 .orElse(null));
     }
 
     record CurrentPathAnswer(PracticeView.@Nullable CurrentPathShown path) {}
+
+    /** What a sound rig reads along the circuit of the box at hand, and what the learner read; null where there is none. */
+    @GetMapping("/{id}/profile")
+    ProfileAnswer profile(@PathVariable String id, Principal who) {
+        Practices.Open open = practices.look(id, who.getName());
+        return new ProfileAnswer(
+                open.isTold() ? PracticeProfile.of(practices, open).orElse(null) : null);
+    }
+
+    record ProfileAnswer(PracticeProfile.@Nullable ProfileOfBox profile) {}
 
     @PostMapping("/{id}/finish")
     PracticeView.PracticeState finish(@PathVariable String id, Principal who) {
@@ -148,6 +179,28 @@ class PracticeController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void erase(@PathVariable String id, Principal who) {
         practices.erase(id, who.getName());
+    }
+
+    /** How whoever asks gets on. */
+    @GetMapping("/progress")
+    PracticeProgress.Progress progress(Principal who) {
+        return progress.of(who.getName());
+    }
+
+    @PutMapping("/progress/shown")
+    PracticeProgress.Progress show(@RequestBody PracticeShowing showing, Principal who) {
+        return progress.show(who.getName(), showing.assessor());
+    }
+
+    /** Who shows theirs to whoever asks. */
+    @GetMapping("/progress/of")
+    List<PracticeProgress.PersonChoice> shownToMe(Principal who) {
+        return progress.shownTo(who.getName());
+    }
+
+    @GetMapping("/progress/of/{person}")
+    PracticeProgress.Progress shownBy(@PathVariable String person, Principal who) {
+        return progress.shownBy(person, who.getName());
     }
 
     /** Everything that was ever practised by whoever asks. */

@@ -14,14 +14,17 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface PracticeMapper {
     String COLUMNS = """
-        practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id, scheme_version, way, drill, seed,
-        faults, started_at, ended_at, deed_count, deeds, readings, named, box, slips, dangers, wrong""";
+        practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id, scheme_version, way, drill,
+        drill_file, purpose, beside, seed,
+        faults, started_at, ended_at, deed_count, deeds, readings, named, box, slips, dangers, wrong, kinds""";
 
     @Insert("""
         insert into practice (practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id,
-            scheme_version, way, drill, seed, faults, started_at, deed_count, deeds, readings, named, box, slips, dangers, wrong)
+            scheme_version, way, drill, drill_file, purpose, beside, seed, faults, started_at, deed_count, deeds, readings,
+            named, box, slips, dangers, wrong, kinds)
         values (#{practiceId}, #{accountId}, #{rigId}, #{rigVersion}, #{testerId}, #{testerVersion}, #{schemeId},
-            #{schemeVersion}, #{way}, #{drill}, #{seed}, #{faults}, #{startedAt}, 0, '[]', '{}', '[]', #{box}, 0, 0, 0)""")
+            #{schemeVersion}, #{way}, #{drill}, #{drillFile}, #{purpose}, #{beside}, #{seed}, #{faults}, #{startedAt}, 0, '[]',
+            '{}', '[]', #{box}, 0, 0, 0, '[]')""")
     void insert(PracticeRow row);
 
     @Select("select " + COLUMNS + " from practice where practice_id = #{id} and account_id = #{account}")
@@ -34,7 +37,7 @@ interface PracticeMapper {
     PracticeRow hold(@Param("id") String id, @Param("account") String account);
 
     @Select("""
-        select practice_id, way, drill, rig_id, started_at, ended_at, deed_count, slips, dangers, wrong from practice
+        select practice_id, way, drill, purpose, rig_id, started_at, ended_at, deed_count, slips, dangers, wrong from practice
         where account_id = #{account} order by started_at desc limit 200""")
     List<Practices.PracticePast> past(String account);
 
@@ -54,8 +57,32 @@ interface PracticeMapper {
     @Update("update practice set named = #{named} where practice_id = #{id}")
     void named(@Param("id") String id, @Param("named") String named);
 
-    @Update("update practice set ended_at = #{at}, wrong = #{wrong} where practice_id = #{id}")
-    void end(@Param("id") String id, @Param("at") OffsetDateTime at, @Param("wrong") int wrong);
+    @Update("update practice set ended_at = #{at}, wrong = #{wrong}, kinds = #{kinds} where practice_id = #{id}")
+    void end(
+            @Param("id") String id,
+            @Param("at") OffsetDateTime at,
+            @Param("wrong") int wrong,
+            @Param("kinds") String kinds);
+
+    /** One's own, finished ones, newest first. */
+    @Select("""
+        select kinds from practice
+        where account_id = #{account} and purpose = 'OWN' and ended_at is not null and kinds <> '[]'
+        order by started_at desc limit 200""")
+    List<String> kinds(String account);
+
+    @Select("select shown_to from practice_shown where account_id = #{account}")
+    @Nullable
+    String shownTo(String account);
+
+    @Select("select account_id from practice_shown where shown_to = #{account} order by account_id")
+    List<String> whoShows(String account);
+
+    @Delete("delete from practice_shown where account_id = #{account}")
+    void hide(String account);
+
+    @Insert("insert into practice_shown (account_id, shown_to) values (#{account}, #{to})")
+    void show(@Param("account") String account, @Param("to") String to);
 
     @Delete("delete from practice where account_id = #{account}")
     void eraseAll(String account);

@@ -11,10 +11,13 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
+import prantel.core.feedback.FeedbackDraft;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.Finding;
+import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
+import prantel.core.marking.Outcome;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -33,6 +36,8 @@ final class PracticeResults {
      * @param right how many readings are this rig's @param wrong readings that are not, each with its likeliest cause
      * @param faults what was on the rig, and whether it was named
      * @param invented what was named and is not there
+     * @param outcome null for a drill
+     * @param feedback as an assessment's, on readings and faults; none for a drill
      */
     record PracticeResult(
             int minutes,
@@ -43,13 +48,21 @@ final class PracticeResults {
             int open,
             List<PracticeWrong> wrong,
             List<FaultTold> faults,
-            List<String> invented) {}
+            List<String> invented,
+            @Nullable PracticeOutcome outcome,
+            List<PracticeFeedback> feedback) {}
+
+    /**
+     * Of the whole sequence, what the scheme's rule makes of readings and faults: what an assessor would have seen and asked
+     * counts neither way. Something dangerous stops it, as it would on a real rig.
+     */
+    record PracticeOutcome(String verdict, double points, double outOf, List<String> reasons) {}
+
+    /** @param kind as in an assessment's feedback */
+    record PracticeFeedback(String kind, String words) {}
 
     record PracticeWrong(
-            String box,
-            String written,
-            @Nullable String because,
-            @Nullable String advice) {}
+            String box, String written, @Nullable String because) {}
 
     record FaultTold(String title, String where, String remedy, boolean named) {}
 
@@ -95,8 +108,7 @@ final class PracticeResults {
                         finding.explanations().stream()
                                 .findFirst()
                                 .map(e -> e.cause().label())
-                                .orElse(null),
-                        null));
+                                .orElse(null)));
             }
         }
         FaultSet faults = practices.faults(open.row(), rig);
@@ -122,8 +134,49 @@ final class PracticeResults {
                         .count(),
                 wrong,
                 told,
-                invented);
+                invented,
+                open.drill().isPresent() ? null : outcome(sheet),
+                open.drill().isPresent() ? List.of() : feedback(sheet));
     }
+
+    private PracticeOutcome outcome(MarkedSheet sheet) {
+        Outcome outcome = seen(sheet);
+        boolean stopped = open.row().dangers() > 0;
+        List<String> reasons = new ArrayList<>();
+        if (stopped) {
+            reasons.add("On a real rig you would have been stopped: something could have hurt somebody.");
+        }
+        reasons.addAll(outcome.reasons());
+        return new PracticeOutcome(
+                (stopped ? Outcome.Verdict.STOPPED : outcome.verdict()).words(),
+                outcome.points(),
+                outcome.outOf(),
+                reasons);
+    }
+
+    private static Outcome seen(MarkedSheet sheet) {
+        return Outcome.of(
+                sheet.marks().stream()
+                        .filter(m -> m.award() != Mark.Award.NOT_SEEN)
+                        .toList(),
+                sheet.outcome().rule());
+    }
+
+    private static List<PracticeFeedback> feedback(MarkedSheet sheet) {
+        return FeedbackDraft.of(sheet, Map.of(), seen(sheet), true, Set.of()).stream()
+                .map(s -> new PracticeFeedback(s.kind().name(), s.text()))
+                .toList();
+    }
+
+    /** Of each kind that was on the rig whether it was named. */
+    List<KindMet> kinds() {
+        Rig rig = open.going().practice().rig();
+        return practices.faults(open.row(), rig).faults().stream()
+                .map(f -> new KindMet(f.kind().id(), isNamed(f, rig)))
+                .toList();
+    }
+
+    record KindMet(String kind, boolean named) {}
 
     private boolean isNamed(Fault fault, Rig rig) {
         return open.named().stream().anyMatch(n -> names(n.report(rig), fault, rig));

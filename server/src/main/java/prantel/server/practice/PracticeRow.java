@@ -15,6 +15,9 @@ record PracticeRow(
         int schemeVersion,
         String way,
         String drill,
+        String drillFile,
+        String purpose,
+        String beside,
         long seed,
         String faults,
         OffsetDateTime startedAt,
@@ -26,4 +29,5 @@ record PracticeRow(
         String box,
         int slips,
         int dangers,
-        int wrong) {}
+        int wrong,
+        String kinds) {}

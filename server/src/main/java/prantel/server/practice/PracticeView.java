@@ -10,12 +10,13 @@ import org.jspecify.annotations.Nullable;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.fault.FaultCatalogue;
-import prantel.core.fault.FaultKind;
 import prantel.core.instrument.Notation;
+import prantel.core.instrument.Reading;
 import prantel.core.instrument.Written;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.practice.Coach;
 import prantel.core.practice.CurrentPath;
+import prantel.core.practice.Drill;
 import prantel.core.practice.Guide;
 import prantel.core.practice.Hand;
 import prantel.core.practice.Moment;
@@ -35,7 +36,11 @@ import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Point;
 import prantel.core.rig.Rig;
+import prantel.core.sequence.LikelyKeys;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
+import prantel.server.setting.KindChoice;
+import prantel.server.setting.NamedPlace;
 
 /** What a learner sees of a practice. Nothing of its faults is in it until it is finished. */
 final class PracticeView {
@@ -50,15 +55,24 @@ final class PracticeView {
     /** @param drills those that the rig has something for */
     record RigOffer(String id, String label, List<String> drills) {}
 
-    /** @param due when it is worth doing again; null where it never went wrong, or is well kept */
+    /**
+     * @param due when it is worth doing again; null where it never went wrong, or is well kept
+     * @param own whether somebody of this workshop wrote it
+     */
     record DrillOffer(
-            String id, String title, String idea, @Nullable LocalDate due) {}
+            String id, String title, String idea, @Nullable LocalDate due, boolean own) {}
 
-    /** A practice as it is opened: what does not change, and how it stands. */
+    /**
+     * A practice as it is opened: what does not change, and how it stands.
+     *
+     * @param namesFaults whether the learner says what is wrong with the rig
+     */
     record PracticeOpened(
             String id,
             String rig,
             Practices.Way way,
+            Practices.Purpose purpose,
+            boolean namesFaults,
             @Nullable DrillOffer drill,
             OffsetDateTime startedAt,
             PracticeLayout layout,
@@ -66,11 +80,7 @@ final class PracticeView {
             PracticeState state) {}
 
     /** What a fault can be called, and where it can be. */
-    record PracticeNaming(List<KindNamed> kinds, List<PlaceNamed> places) {}
-
-    record KindNamed(String id, String title, String group, List<List<String>> conductors) {}
-
-    record PlaceNamed(String id, String label) {}
+    record PracticeNaming(List<KindChoice> kinds, List<NamedPlace> places) {}
 
     /** A fault as the learner names it. */
     record PracticeNamed(String kind, String at, List<String> conductors) {
@@ -108,13 +118,23 @@ final class PracticeView {
             String box,
             List<PracticeBox> boxes,
             List<PracticeNamed> named,
+            @Nullable Replay replay,
             PracticeResults.@Nullable PracticeResult result) {}
+
+    /**
+     * What stands in the record that is gone through again, at the box at hand.
+     *
+     * @param leftOut what must have been left out for it; empty where the rig reads so anyhow, or nothing that was left out
+     *     gives it
+     * @param wouldShow what the tester shows then; empty where nothing was left out
+     */
+    record Replay(String written, List<String> leftOut, String wouldShow) {}
 
     /** What the learner knows by what was done. */
     record PracticeFacts(
             boolean isolated, boolean locked, boolean provedDead, boolean closedUp, boolean indicatorProved) {}
 
-    /** @param on switches that are on and loads that are in */
+    /** @param on switches that are on and loads that are in @param running loads that have their supply */
     record PracticeRigShown(
             List<String> out,
             List<EndMoved> moved,
@@ -122,6 +142,7 @@ final class PracticeView {
             List<RingCrossed> crossed,
             List<String> coversOff,
             List<String> on,
+            List<String> running,
             List<String> locked,
             List<DeviceTripped> tripped) {}
 
@@ -135,7 +156,10 @@ final class PracticeView {
     /** @param control where it is put on again */
     record DeviceTripped(String device, String label, String control) {}
 
-    /** @param shown what the display says; null while it shows nothing */
+    /**
+     * @param shown what the display says, or the eye found; null while it shows nothing
+     * @param swing between what the display moves, where it does not stand still
+     */
     record TesterShown(
             String function,
             List<String> probes,
@@ -143,6 +167,7 @@ final class PracticeView {
             double milliamps,
             boolean negativeHalf,
             @Nullable String shown,
+            @Nullable String swing,
             int seconds) {}
 
     record NextDeed(String words, String why) {}
@@ -151,6 +176,8 @@ final class PracticeView {
 
     /**
      * @param circuit and point: where on the rig it is read; empty where that is none
+     * @param byEye whether it is looked at, and not read with a tester
+     * @param keys what can be written without typing
      * @param right null where it is not told
      */
     record PracticeBox(
@@ -161,13 +188,18 @@ final class PracticeView {
             String quantity,
             String where,
             String unit,
+            boolean byEye,
+            List<String> keys,
             @Nullable String written,
             @Nullable Boolean right) {}
 
     /** Where the current of a reading goes. */
     record CurrentPathShown(double ohms, List<CurrentLegShown> legs, double restOhms) {}
 
-    /** @param circuit and point: where it is drawn; empty for what is no run of a circuit */
+    /**
+     * @param circuit and point: where it is drawn; empty for what is no run of a circuit
+     * @param tight what the display would show were this joint tight; null for what is no bad joint
+     */
     record CurrentLegShown(
             String words,
             String circuit,
@@ -176,7 +208,8 @@ final class PracticeView {
             String conductor,
             double amps,
             double ohms,
-            double contributes) {}
+            double contributes,
+            @Nullable String tight) {}
 
     static PracticeOpened opened(Practices practices, Practices.Open open) {
         PracticeRig practice = open.going().practice();
@@ -184,8 +217,11 @@ final class PracticeView {
                 open.row().practiceId(),
                 practice.rig().name(),
                 open.way(),
+                open.purpose(),
+                open.purpose() != Practices.Purpose.REPLAY
+                        && open.drill().map(Drill::asksWhatIsWrong).orElse(true),
                 open.drill()
-                        .map(d -> new DrillOffer(d.id(), d.title(), d.idea(), null))
+                        .map(d -> new DrillOffer(d.id(), d.title(), d.idea(), null, false))
                         .orElse(null),
                 open.row().startedAt(),
                 PracticeLayout.of(practice, open.going().controls()),
@@ -195,23 +231,7 @@ final class PracticeView {
 
     private static PracticeNaming naming(Rig rig) {
         return new PracticeNaming(
-                FaultCatalogue.kinds().stream()
-                        .filter(k -> !k.isOnlySeen())
-                        .map(PracticeView::shown)
-                        .toList(),
-                FaultCatalogue.places(rig).stream()
-                        .map(p -> new PlaceNamed(p.id(), p.label(rig)))
-                        .toList());
-    }
-
-    private static KindNamed shown(FaultKind kind) {
-        return new KindNamed(
-                kind.id(),
-                kind.title(),
-                kind.group().label(),
-                kind.conductorChoices().stream()
-                        .map(c -> c.stream().map(Conductor::id).toList())
-                        .toList());
+                FaultCatalogue.kinds().stream().map(KindChoice::of).toList(), NamedPlace.of(rig));
     }
 
     static PracticeState state(Practices practices, Practices.Open open) {
@@ -219,27 +239,45 @@ final class PracticeView {
         Moment now = going.now();
         boolean ended = open.row().endedAt() != null;
         Optional<Slot.Measured> box = going.box(open.row().box());
-        Guide guide = new Guide(going.practice());
         PracticeWords words = new PracticeWords(going.practice().rig());
         return new PracticeState(
                 going.steps().size(),
                 ended,
                 facts(now, going.practice().rig()),
                 rig(now, going),
-                tester(now, going),
+                tester(now, open),
                 ended ? List.of() : advice(practices, open, box),
                 ended || open.way() != Practices.Way.SHOWN
                         ? null
-                        : box.flatMap(b -> guide.next(now, b))
-                                .map(d -> new NextDeed(
-                                        words.deed(d),
-                                        words.why(d, going.practice().tester(), now.hand())))
-                                .orElse(null),
+                        : box.flatMap(b -> next(going, b, words)).orElse(null),
                 log(open),
                 open.row().box(),
                 boxes(practices, open),
                 open.named(),
+                box.flatMap(b -> replay(going, b, words)).orElse(null),
                 ended ? new PracticeResults(practices, open).result() : null);
+    }
+
+    private static Optional<NextDeed> next(Going going, Slot.Measured box, PracticeWords words) {
+        Guide guide = going.guide(box);
+        if (guide.isToBeLookedAt(going.now(), box)) {
+            return Optional.of(new NextDeed("Look at it", "This is found with the hand and the eye."));
+        }
+        return guide.next(going.now(), going.asDone(box))
+                .map(d -> new NextDeed(
+                        words.deed(d),
+                        words.why(d, going.practice().tester(), going.now().hand())));
+    }
+
+    private static Optional<Replay> replay(Going going, Slot.Measured box, PracticeWords words) {
+        return going.beside(box)
+                .map(written -> new Replay(
+                        written,
+                        going.leftOut(box).stream()
+                                .flatMap(l -> l.deeds().stream())
+                                .map(words::deed)
+                                .toList(),
+                        going.leftOut(box).map(l -> l.shown().shown()).orElse("")));
     }
 
     private static PracticeFacts facts(Moment now, Rig rig) {
@@ -269,6 +307,7 @@ final class PracticeView {
         List<Coach.Advice> advice = new ArrayList<>(last.advice());
         box.filter(b -> last.input().verb() == DeedInput.Verb.TAKE_READING
                         || last.input().verb() == DeedInput.Verb.NEXT)
+                .filter(b -> !b.measurement().isByEye() && open.purpose() != Practices.Purpose.REPLAY)
                 .ifPresent(b -> advice.addAll(new Coach(going.practice())
                         .onReading(
                                 going.now(), b, practices.soundKey(open.row()).expectation(b.id()))));
@@ -309,6 +348,15 @@ final class PracticeView {
                         .filter(c -> controls.isOn(now, c))
                         .map(RigControls.Control::id)
                         .toList(),
+                controls.all().stream()
+                        .filter(c -> c.kind() == RigControls.Kind.LOAD && controls.isOn(now, c))
+                        .filter(c -> practice.isRunning(
+                                now,
+                                new Deed.LoadIn(
+                                        c.of().circuit().orElseThrow(),
+                                        c.of().point().orElseThrow())))
+                        .map(RigControls.Control::id)
+                        .toList(),
                 practice.rig().boards().stream()
                         .filter(b -> now.state().locks(b.id()))
                         .map(b -> b.id().value())
@@ -331,7 +379,8 @@ final class PracticeView {
         return practice.places().at(contact).orElseThrow().id();
     }
 
-    private static TesterShown tester(Moment now, Going going) {
+    private static TesterShown tester(Moment now, Practices.Open open) {
+        Going going = open.going();
         Hand hand = now.hand();
         return new TesterShown(
                 hand.function().name(),
@@ -339,8 +388,24 @@ final class PracticeView {
                 hand.isNulled(),
                 hand.milliamps(),
                 hand.negativeHalf(),
-                now.display().map(d -> d.reading().shown()).orElse(null),
+                now.display()
+                        .filter(d -> isShown(d, open))
+                        .map(d -> d.reading().shown())
+                        .orElse(null),
+                now.display()
+                        .flatMap(Moment.Display::swing)
+                        .map(w -> w.low().shown() + " to " + w.high().shown())
+                        .orElse(null),
                 now.seconds());
+    }
+
+    /** What an item of an inspection comes to is the learner's to say: alone they are told what they see, and no more. */
+    private static boolean isShown(Moment.Display display, Practices.Open open) {
+        return open.isTold()
+                || display.seen()
+                        .flatMap(id -> open.going().box(id.value()))
+                        .filter(b -> b.measurement() instanceof Measurement.Inspected)
+                        .isEmpty();
     }
 
     private static List<PracticeLine> log(Practices.Open open) {
@@ -358,7 +423,7 @@ final class PracticeView {
     }
 
     private static List<PracticeBox> boxes(Practices practices, Practices.Open open) {
-        boolean told = open.way() != Practices.Way.ALONE || open.row().endedAt() != null;
+        boolean told = open.isTold();
         Map<String, String> readings = open.readings();
         Rig rig = open.going().practice().rig();
         Optional<Key> key = told && !readings.isEmpty() ? Optional.of(practices.key(open.row())) : Optional.empty();
@@ -373,6 +438,8 @@ final class PracticeView {
                             b.quantity(),
                             b.place(rig),
                             b.boxUnit().symbol(),
+                            b.measurement().isByEye(),
+                            LikelyKeys.of(b, overRange(open, b)),
                             written,
                             written == null
                                     ? null
@@ -381,13 +448,25 @@ final class PracticeView {
                 .toList();
     }
 
+    private static String overRange(Practices.Open open, Slot.Measured box) {
+        return box.function().isInsulation()
+                ? open.going()
+                        .practice()
+                        .tester()
+                        .meter(box.function())
+                        .map(m -> m.overRange().shown())
+                        .orElse("")
+                : "";
+    }
+
     /** Whether a text is what this rig reads in a box. */
     static boolean isRight(Key key, Slot.Measured box, String text) {
         Written written = Notation.read(text, box.boxUnit());
         return written.isReading() && key.expectation(box.id()).window().sideOf(written) == Window.Side.INSIDE;
     }
 
-    static CurrentPathShown path(CurrentPath path, Rig rig) {
+    static CurrentPathShown path(CurrentPath path, Going going) {
+        Rig rig = going.practice().rig();
         return new CurrentPathShown(
                 path.ohms(),
                 path.legs().stream()
@@ -399,7 +478,11 @@ final class PracticeView {
                                 l.conductor().map(Conductor::id).orElse(""),
                                 l.amps(),
                                 l.ohms(),
-                                l.contributes()))
+                                l.contributes(),
+                                going.practice()
+                                        .tightened(going.now(), l)
+                                        .map(Reading::shown)
+                                        .orElse(null)))
                         .toList(),
                 path.restOhms());
     }

@@ -12,16 +12,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ThreadLocalRandom;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prantel.core.expectation.Key;
 import prantel.core.fault.FaultSet;
 import prantel.core.instrument.Tester;
 import prantel.core.practice.Coach;
 import prantel.core.practice.Drill;
-import prantel.core.practice.Drills;
 import prantel.core.practice.PracticeRig;
 import prantel.core.practice.Recall;
 import prantel.core.quantity.Check;
@@ -29,10 +30,11 @@ import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
-import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
+import prantel.formats.DrillFile;
 import prantel.formats.FaultSetFile;
+import prantel.formats.ShippedDrills;
 import prantel.server.assessment.Assessments;
 import prantel.server.keys.PureValues;
 import prantel.server.web.Refusal;
@@ -57,6 +59,7 @@ class Practices {
     private final PureValues values;
     private final JsonMapper json;
     private final Clock clock;
+    private final TransactionTemplate transactions;
     private final Cache<String, Going> going =
             Caffeine.newBuilder().maximumSize(MOST_GOING).build();
 
@@ -67,7 +70,9 @@ class Practices {
             Assessments assessments,
             PureValues values,
             JsonMapper json,
-            Clock clock) {
+            Clock clock,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.mapper = mapper;
         this.workshop = workshop;
         this.schemes = schemes;
@@ -89,13 +94,28 @@ class Practices {
             String practiceId,
             String way,
             String drill,
+            Purpose purpose,
             String rigId,
             OffsetDateTime startedAt,
             @Nullable OffsetDateTime endedAt,
             int deedCount,
             int slips,
             int dangers,
-            int wrong) {}
+            int wrong) {
+        /** Whether nothing was wrong with it. */
+        boolean isClean() {
+            return slips + dangers + wrong == 0;
+        }
+    }
+
+    /** What it is done for. */
+    enum Purpose {
+        OWN,
+        /** An assessor tries a set as a candidate would meet it. */
+        TRIED,
+        /** A record is gone through again, deed by deed. */
+        REPLAY
+    }
 
     /** A practice with all that follows from its row. */
     record Open(PracticeRow row, Going going, Map<String, String> readings, List<PracticeView.PracticeNamed> named) {
@@ -103,8 +123,17 @@ class Practices {
             return Way.valueOf(row.way());
         }
 
+        Purpose purpose() {
+            return Purpose.valueOf(row.purpose());
+        }
+
         Optional<Drill> drill() {
-            return Drills.find(row.drill());
+            return drillOf(row);
+        }
+
+        /** Whether the learner is told what is right as they go, or by now. */
+        boolean isTold() {
+            return way() != Way.ALONE || row.endedAt() != null;
         }
     }
 
@@ -120,10 +149,9 @@ class Practices {
     Map<String, LocalDate> due(List<PracticePast> past) {
         Map<String, List<Recall.Go>> goes = new LinkedHashMap<>();
         for (PracticePast one : past.reversed()) {
-            if (one.endedAt() != null && !one.drill().isEmpty()) {
+            if (one.endedAt() != null && !one.drill().isEmpty() && one.purpose() == Purpose.OWN) {
                 goes.computeIfAbsent(one.drill(), d -> new ArrayList<>())
-                        .add(new Recall.Go(
-                                one.endedAt().toLocalDate(), one.slips() + one.dangers() + one.wrong() == 0));
+                        .add(new Recall.Go(one.endedAt().toLocalDate(), one.isClean()));
             }
         }
         Map<String, LocalDate> due = new LinkedHashMap<>();
@@ -139,9 +167,12 @@ class Practices {
         }
     }
 
-    /** Asked twice with the same id it is begun once. */
-    @Transactional
-    public Open begin(String id, String account, String rigId, Way way, String drillId, int faultCount) {
+    /**
+     * Asked twice with the same id it is begun once. Nothing is held meanwhile: faults are looked for over the whole rig.
+     *
+     * @param make what is practised, and on what
+     */
+    Open begin(String id, String account, Supplier<Origins.Begun> make) {
         mustBeFree(account);
         Check.that(
                 id.matches("[A-Za-z0-9-]{8,40}"), "bad-id", "id", Check.quoted(id), "give 8 to 40 letters and digits");
@@ -149,70 +180,77 @@ class Practices {
         if (known != null) {
             return open(known);
         }
-        DocumentRef rigRef = workshop.rigs().stream()
-                .filter(r -> r.id().equals(rigId))
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound("rig"));
-        Rig rig = workshop.rig(rigRef);
-        DocumentRef testerRef = workshop.testers().stream()
-                .findFirst()
-                .orElseThrow(() -> Refusal.conflict("no-tester", "Add a tester to the workshop first."));
-        Scheme scheme = drillId.isEmpty() ? schemes.usualFor(rig) : schemes.everyTest();
-        DocumentRef schemeRef = schemes.pin(scheme, account);
-        long seed = ThreadLocalRandom.current().nextLong();
-        FaultSet faults = drillId.isEmpty()
-                ? drawn(rig, faultCount, seed)
-                : drill(drillId).draw(rig, boxesOf(rig, scheme, drillId), seed);
-        List<Slot.Measured> boxes = boxesOf(rig, scheme, drillId);
+        Origins.Begun begun = make.get();
+        DocumentRef scheme = schemes.pin(begun.scheme(), account);
+        Rig rig = workshop.rig(begun.rig());
+        List<Slot.Measured> boxes = boxesOf(rig, begun.scheme(), begun.drill());
         if (boxes.isEmpty()) {
             throw Refusal.conflict("drill-does-not-fit", "This rig has nothing for this drill. Choose another rig.");
         }
-        mapper.insert(new PracticeRow(
+        begun.box()
+                .ifPresent(box -> Check.that(
+                        boxes.stream().anyMatch(b -> b.id().value().equals(box)),
+                        "unknown-box",
+                        "box",
+                        Check.quoted(box),
+                        "give a box of this sheet that is measured or looked at"));
+        PracticeRow row = new PracticeRow(
                 id,
                 account,
-                rigRef.id(),
-                rigRef.version(),
-                testerRef.id(),
-                testerRef.version(),
-                schemeRef.id(),
-                schemeRef.version(),
-                way.name(),
-                drillId,
-                seed,
-                new String(FaultSetFile.write(faults, rig), StandardCharsets.UTF_8),
+                begun.rig().id(),
+                begun.rig().version(),
+                begun.tester().id(),
+                begun.tester().version(),
+                scheme.id(),
+                scheme.version(),
+                begun.way().name(),
+                begun.drill().map(Drill::id).orElse(""),
+                begun.drill()
+                        .map(d -> new String(DrillFile.write(d), StandardCharsets.UTF_8))
+                        .orElse(""),
+                begun.purpose().name(),
+                json.writeValueAsString(begun.beside()),
+                begun.seed(),
+                new String(FaultSetFile.write(begun.faults(), rig), StandardCharsets.UTF_8),
                 now(),
                 null,
                 0,
                 "[]",
                 "{}",
                 "[]",
-                boxes.getFirst().id().value(),
+                begun.box().orElse(boxes.getFirst().id().value()),
                 0,
                 0,
-                0));
+                0,
+                "[]");
+        try {
+            transactions.executeWithoutResult(t -> mapper.insert(row));
+        } catch (DuplicateKeyException e) {
+            // the same press arrived twice: the first one counts, unless it is somebody else's id
+            return get(id, account);
+        }
         return get(id, account);
     }
 
-    private static Drill drill(String id) {
-        return Drills.find(id).orElseThrow(() -> Refusal.notFound("drill"));
+    /** What is read: a drill's boxes, or every box that is measured or looked at. */
+    private static List<Slot.Measured> boxesOf(Rig rig, Scheme scheme, Optional<Drill> drill) {
+        return drill.map(d -> d.boxes(rig, scheme))
+                .orElseGet(() -> SlotPlan.of(rig, scheme).stream()
+                        .filter(Slot.Measured.class::isInstance)
+                        .map(Slot.Measured.class::cast)
+                        .toList());
     }
 
-    /** A few single faults of different circuits, by chance; each one that a candidate can find. */
-    private FaultSet drawn(Rig rig, int count, long seed) {
-        Check.between(count, 0, 4, "faults", "faults");
-        return PracticeFaults.draw(rig, count, seed);
-    }
-
-    private static List<Slot.Measured> boxesOf(Rig rig, Scheme scheme, String drillId) {
-        if (!drillId.isEmpty()) {
-            return drill(drillId).boxes(rig, scheme);
+    private static Optional<Drill> drillOf(PracticeRow row) {
+        if (row.drill().isEmpty()) {
+            return Optional.empty();
         }
-        return SlotPlan.of(rig, scheme).stream()
-                .filter(s -> s instanceof Slot.Measured m
-                        && m.measurement().isReading()
-                        && !(m.measurement() instanceof Measurement.Operation))
-                .map(Slot.Measured.class::cast)
-                .toList();
+        // those begun before drills were files are of the ones that ship
+        return row.drillFile().isEmpty()
+                ? ShippedDrills.all().stream()
+                        .filter(d -> d.id().equals(row.drill()))
+                        .findFirst()
+                : Optional.of(DrillFile.read(row.drillFile().getBytes(StandardCharsets.UTF_8)));
     }
 
     /** To be looked at: what was read on such a rig before is an answer book as well. */
@@ -250,8 +288,14 @@ class Practices {
         Rig rig = workshop.rig(new DocumentRef(row.rigId(), row.rigVersion()));
         Tester tester = workshop.tester(new DocumentRef(row.testerId(), row.testerVersion()));
         Scheme scheme = schemes.scheme(new DocumentRef(row.schemeId(), row.schemeVersion()));
+        FaultSet faults = faults(row, rig);
+        PracticeRig practice = row.purpose().equals(Purpose.REPLAY.name())
+                ? PracticeRig.declared(rig, faults, tester)
+                : PracticeRig.built(rig, faults, tester, row.seed());
         Going again = new Going(
-                PracticeRig.built(rig, faults(row, rig), tester, row.seed()), boxesOf(rig, scheme, row.drill()));
+                practice,
+                boxesOf(rig, scheme, drillOf(row)),
+                json.readValue(row.beside(), new TypeReference<LinkedHashMap<String, String>>() {}));
         for (DeedInput input : json.readValue(row.deeds(), new TypeReference<List<DeedInput>>() {})) {
             again = again.with(input);
         }
@@ -308,7 +352,7 @@ class Practices {
             throw Refusal.notFound("practice");
         }
         if (row.endedAt() != null) {
-            throw Refusal.conflict("practice-ended", "This practice is finished. PracticeBegin another.");
+            throw Refusal.conflict("practice-ended", "This practice is finished. Begin another.");
         }
         if (row.deedCount() != after) {
             throw Refusal.conflict("other-hands", "Something was done to this rig elsewhere. Look at it again.");
@@ -390,7 +434,8 @@ class Practices {
             throw Refusal.notFound("practice");
         }
         if (row.endedAt() == null) {
-            mapper.end(id, now(), new PracticeResults(this, open(row)).wrong());
+            PracticeResults results = new PracticeResults(this, open(row));
+            mapper.end(id, now(), results.wrong(), json.writeValueAsString(results.kinds()));
         }
         return get(id, account);
     }
@@ -405,6 +450,7 @@ class Practices {
     public void eraseAll(String account) {
         mapper.past(account).forEach(p -> going.invalidate(p.practiceId()));
         mapper.eraseAll(account);
+        mapper.hide(account);
     }
 
     private OffsetDateTime now() {

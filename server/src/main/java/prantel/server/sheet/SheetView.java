@@ -13,7 +13,6 @@ import prantel.core.assessment.Pause;
 import prantel.core.assessment.Rules;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.instrument.Notation;
-import prantel.core.instrument.Saying;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Written;
 import prantel.core.marking.CandidateRecord.FaultReport;
@@ -29,11 +28,12 @@ import prantel.core.scheme.TestKind;
 import prantel.core.sequence.BoxAddress;
 import prantel.core.sequence.BoxWords;
 import prantel.core.sequence.ExpectedBoxes;
-import prantel.core.sequence.Measurement;
+import prantel.core.sequence.LikelyKeys;
 import prantel.core.sequence.Slot;
 import prantel.server.conduct.ConductView;
 import prantel.server.picture.RigDrawing;
 import prantel.server.setting.KindChoice;
+import prantel.server.setting.NamedPlace;
 
 /**
  * A candidate's own sheet. Made from the rig as everyone can see it on the wall and from what the candidate wrote:
@@ -66,7 +66,7 @@ record SheetView(
     /** What can be named, and what is. */
     record SheetFaults(
             boolean asksForCodes,
-            List<SheetPlace> places,
+            List<NamedPlace> places,
             List<KindChoice> kinds,
             int reportsSeq,
             List<Report> reports,
@@ -193,8 +193,6 @@ record SheetView(
     record SaidFirst(String text, int seq, boolean locked) {}
 
     /** A place of the rig that a report can name. Which kinds fit there is part of what a candidate has to know. */
-    record SheetPlace(String id, String label, @Nullable String circuit) {}
-
     record Report(String kind, String at, List<String> conductors, String remedy, String evidence, String code) {}
 
     static SheetView of(
@@ -229,12 +227,7 @@ record SheetView(
                         OpenBoxes.filled(assessment, slots)),
                 new SheetFaults(
                         scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI,
-                        FaultCatalogue.places(rig).stream()
-                                .map(p -> new SheetPlace(
-                                        p.id(),
-                                        p.label(rig),
-                                        p.ofCircuit().map(c -> c.value()).orElse(null)))
-                                .toList(),
+                        NamedPlace.of(rig),
                         FaultCatalogue.kinds().stream().map(KindChoice::of).toList(),
                         assessment.revision("reports"),
                         reports(reports),
@@ -395,7 +388,7 @@ record SheetView(
                         slot instanceof Slot.Composed composed
                                 ? composed.of().stream().map(Object::toString).toList()
                                 : List.of(),
-                        keys(slot, overRange)),
+                        LikelyKeys.of(slot, overRange)),
                 new BoxThere(
                         text,
                         assessment.revision("reading/" + slot.id()),
@@ -407,42 +400,6 @@ record SheetView(
                         judged == null ? null : judged.value(),
                         assessment.revision("judged/" + slot.id())),
                 saidFirst(slot, about, assessment));
-    }
-
-    /** What is written without typing. */
-    private static List<String> keys(Slot slot, String overRange) {
-        if (slot.boxUnit() == Unit.WORDS) {
-            boolean coded = slot instanceof Slot.Measured m
-                    && m.measurement() instanceof Measurement.Inspected inspected
-                    && inspected.coded();
-            return sayings(slot).stream()
-                    .map(s -> coded && s.isCode() ? s.words() + ":" : s.words())
-                    .toList();
-        }
-        List<String> keys = new ArrayList<>();
-        if (slot.step() == TestKind.RCD && slot.boxUnit() == Unit.MILLISECOND) {
-            keys.add("no trip");
-        }
-        if (!overRange.isEmpty()) {
-            keys.add(overRange);
-        }
-        if (slot.step().isLive() && slot.boxUnit() == Unit.OHM) {
-            keys.add("tripped");
-        }
-        return keys;
-    }
-
-    private static List<Saying> sayings(Slot slot) {
-        return switch (slot instanceof Slot.Measured m ? m.measurement() : null) {
-            case Measurement.Rotation rotation -> List.of(Saying.CLOCKWISE, Saying.ANTICLOCKWISE, Saying.NO_SEQUENCE);
-            case Measurement.Looked looked when looked.saying() == Saying.DONE -> List.of(Saying.DONE, Saying.NOT_DONE);
-            case Measurement.Inspected inspected
-            when inspected.coded() ->
-                List.of(Saying.SATISFACTORY, Saying.C1, Saying.C2, Saying.C3, Saying.FI, Saying.NOT_APPLICABLE);
-            case Measurement.Inspected inspected ->
-                List.of(Saying.SATISFACTORY, Saying.NOT_SATISFACTORY, Saying.NOT_APPLICABLE);
-            case null, default -> List.of(Saying.WORKS, Saying.DOES_NOT_WORK);
-        };
     }
 
     /** Where the scheme marks that it was said first, and the trade has arithmetic for it. */
