@@ -23,11 +23,13 @@ export function PracticePage() {
 function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
   const [rigId, setRig] = useState(offer.rigs[0]?.id ?? "");
   const [way, setWay] = useState("SHOWN");
+  const [scheme, setScheme] = useState("");
   const [faults, setFaults] = useState("2");
   const [difficulty, setDifficulty] = useState("2");
   const person = useQuery(sessionQueries.current).data?.person;
   const assesses = person ? placesOf(person).assess : false;
   const navigate = useNavigate();
+  const rig = offer.rigs.find((r) => r.id === rigId);
   const begin = useMutation({
     mutationFn: (drill: string) =>
       data(
@@ -37,6 +39,7 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
             rig: rigId,
             way: way as Schemas["PracticeBegin"]["way"],
             drill,
+            scheme: drill || !rig?.schemes.includes(scheme) ? "" : scheme,
             faults: drill ? 0 : Number(faults),
             difficulty: Number(difficulty),
           },
@@ -44,7 +47,6 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
       ),
     onSuccess: (opened) => void navigate(`/practice/${opened.id}`),
   });
-  const rig = offer.rigs.find((r) => r.id === rigId);
   const today = new Date().toISOString().slice(0, 10);
   const open = offer.past.filter((p) => p.endedAt === null);
 
@@ -100,8 +102,22 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
           </div>
         </div>
       </Pane>
-      <Pane title="The whole sequence" aside="every test of the rig's scheme, one after the other">
+      <Pane title="The whole sequence" aside="every test of a scheme, one after the other">
         <div className="flex flex-wrap items-end gap-4">
+          <SelectField
+            label="Scheme"
+            className="w-full max-w-96"
+            value={rig?.schemes.includes(scheme) ? scheme : (rig?.schemes[0] ?? "")}
+            onChange={(e) => setScheme(e.target.value)}
+          >
+            {offer.schemes
+              .filter((s) => rig?.schemes.includes(s.id))
+              .map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.label}
+                </option>
+              ))}
+          </SelectField>
           <div>
             <p className="mb-1 font-semibold">Faults on the rig</p>
             <Choices

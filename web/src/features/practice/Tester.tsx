@@ -126,7 +126,7 @@ export function Tester({
         <Button disabled={bench.shut} onClick={() => bench.practice.deed({ verb: "PROVE_INDICATOR" })}>
           Indicator on the proving unit
         </Button>
-        {path && tester.shown && (
+        {path && tester.shown && tester.probes.length > 1 && (
           <Button aria-pressed={path.shown} onClick={path.toggle}>
             Show me the current
           </Button>

@@ -58,6 +58,8 @@ class PracticeFlowTest {
                 way,
                 "drill",
                 drill,
+                "scheme",
+                "",
                 "faults",
                 faults,
                 "difficulty",
@@ -188,6 +190,14 @@ class PracticeFlowTest {
         assertThat(state.get("next").isNull()).isTrue();
         assertThat(state.toString()).doesNotContain("\"faults\"", "seed", "remedy");
         assertThat(learner.get(path + "/path").json().get("path").isNull()).isTrue();
+        assertThat(learner.get(path + "/profile").json().get("profile").isNull())
+                .isTrue();
+        assertThat(learner.post(
+                                path + "/deeds",
+                                deed(state, "NEXT", "at", state.get("box").asString()))
+                        .status())
+                .as("alone nobody is shown the way")
+                .isEqualTo(409);
         Browser other = Browser.of(mvc, "olga");
         assertThat(other.get(path).status()).isIn(404, 409);
         assertThat(other.post(path + "/finish", Map.of()).status()).isIn(404, 409);
@@ -213,6 +223,8 @@ class PracticeFlowTest {
                 "way",
                 "COACHED",
                 "drill",
+                "",
+                "scheme",
                 "",
                 "faults",
                 0,

@@ -218,8 +218,7 @@ final class Boxes {
         if (!(sheet.at(id) instanceof Written.Number n)) {
             return false;
         }
-        double lastDigit = n.unit().toBase(Math.pow(10, -n.places()));
-        return Check.same(n.base(), base) || Math.abs(n.base() - base) <= 0.5001 * lastDigit;
+        return Check.same(n.base(), base) || n.agreesWith(base, 0);
     }
 
     /** In what steps a test of a circuit is written: where all is in fives of the last digit, two agree five times as often. */
@@ -259,8 +258,7 @@ final class Boxes {
 
     /** Whether a number is written to the digits its display has: fewer agree with much by chance. */
     boolean isWhole(SlotId id) {
-        return sheet.at(id) instanceof Written.Number n
-                && n.unit().toBase(Math.pow(10, -n.places())) < 1.5 * digit(at(id).slot(), n.base());
+        return sheet.at(id) instanceof Written.Number n && n.lastDigit() < 1.5 * digit(at(id).slot(), n.base());
     }
 
     /** Circuits of the sheet, in its order, and the empty one for what belongs to the rig. */

@@ -292,8 +292,7 @@ public final class Explainer {
             for (Tried t : here) {
                 double share = shares.getOrDefault(t.world().cause(), 0.0);
                 if (byCause.size() < MOST_TOLD && (byCause.isEmpty() || share >= LEAST_SHARE)) {
-                    byCause.computeIfAbsent(
-                            t.world().cause(), c -> explanation(id, t.world(), wordsOf(t, here), share));
+                    byCause.computeIfAbsent(t.world().cause(), c -> explanation(id, t, here, share));
                 }
             }
             told.put(id, List.copyOf(byCause.values()));
@@ -317,7 +316,25 @@ public final class Explainer {
                         + (words.size() > MOST_PLACES ? ", or the like," : ",");
     }
 
-    private Explanation explanation(SlotId id, World world, String words, double share) {
+    /** What all places of a cause that are about as likely say of the rig's faults. */
+    private static Blame blameOf(Tried one, List<Tried> here) {
+        List<Blame> blames = here.stream()
+                .filter(t -> t.world().cause() == one.world().cause() && t.gain() > one.gain() - AS_LIKELY)
+                .map(t -> t.world().blame())
+                .distinct()
+                .toList();
+        return new Blame(
+                blames.stream().map(Blame::missing).distinct().count() == 1
+                        ? blames.getFirst().missing()
+                        : Optional.empty(),
+                blames.stream().map(Blame::there).distinct().count() == 1
+                        ? blames.getFirst().there()
+                        : Optional.empty());
+    }
+
+    private Explanation explanation(SlotId id, Tried one, List<Tried> here, double share) {
+        World world = one.world();
+        String words = wordsOf(one, here);
         Slot slot = boxes.at(id).slot();
         String reads = boxes.would(slot, world.says().get(id));
         long boxesOfIt = world.says().keySet().stream()
@@ -336,7 +353,8 @@ public final class Explainer {
                 reads,
                 evidence,
                 share,
-                undone(id, world.says().get(id)));
+                undone(id, world.says().get(id)),
+                blameOf(one, here));
     }
 
     /** What is left of a reading beside the cause stays in it: the leads, the cable, the noise. */

@@ -11,9 +11,16 @@ import prantel.core.sequence.SlotId;
  * @param likelihood for ranking only, 0 to 1
  * @param undone what would stand there had it been done otherwise, everything else the same, base unit; empty where that is
  *     no number
+ * @param blame what it says of the rig's faults, where all places that are about as likely say the same
  */
 public record Explanation(
-        SlotId slot, Cause cause, String wouldRead, String evidence, double likelihood, OptionalDouble undone) {
+        SlotId slot,
+        Cause cause,
+        String wouldRead,
+        String evidence,
+        double likelihood,
+        OptionalDouble undone,
+        Blame blame) {
     private static final double VERY = 0.9;
     private static final double LIKELY = 0.6;
     private static final double POSSIBLE = 0.25;

@@ -242,7 +242,7 @@ final class FigureWorlds {
             double right = boxes.right(slot.id()).orElse(0.0);
             boolean coarser = right > 0 && digit > 1.5 * boxes.digit(slot, right);
             if (coarser && boxes.written(slot.id()) instanceof Written.Number n) {
-                if (n.unit().toBase(Math.pow(10, -n.places())) < 0.99 * digit) {
+                if (n.lastDigit() < 0.99 * digit) {
                     return;
                 }
                 // either neighbour: the last digit of a coarse range falls this way or that

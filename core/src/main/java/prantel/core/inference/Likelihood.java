@@ -15,6 +15,7 @@ import prantel.core.instrument.Saying;
 import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.instrument.Written;
+import prantel.core.quantity.Unit;
 import prantel.core.rig.CircuitId;
 import prantel.core.sequence.BoxAddress;
 import prantel.core.sequence.Site;
@@ -308,7 +309,22 @@ final class Likelihood {
         if (own.isEmpty() || summed && own.size() < slot.of().size()) {
             return new Predicted.InWindow(boxes.at(slot.id()).window());
         }
-        return new Predicted.Exactly(slot.rule().of(own));
+        double right = slot.rule().of(own);
+        // the same current, rounded more or less than where it was read, is no other choice
+        return boxes.written(slot.id()) instanceof Written.Number n
+                        && n.unit().dimension() == Unit.Dimension.CURRENT
+                        && n.agreesWith(right, coarsest(slot))
+                ? new Predicted.Exactly(n.base())
+                : new Predicted.Exactly(right);
+    }
+
+    private double coarsest(Slot.Composed slot) {
+        return slot.of().stream()
+                .map(boxes::written)
+                .filter(Written.Number.class::isInstance)
+                .mapToDouble(w -> ((Written.Number) w).lastDigit())
+                .max()
+                .orElse(0);
     }
 
     /** The words that stand in a box that is chosen from others, where one of those says the same. */

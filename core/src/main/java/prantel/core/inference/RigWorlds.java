@@ -77,7 +77,12 @@ final class RigWorlds {
         for (int i = 0; i < set.size(); i++) {
             List<Fault> others = new ArrayList<>(set);
             Fault fault = others.remove(i);
-            add(Cause.FAULT_NOT_SET, "without “" + fault.kind().title() + "”", others, set.size());
+            add(
+                    Cause.FAULT_NOT_SET,
+                    "without “" + fault.kind().title() + "”",
+                    others,
+                    set.size(),
+                    Blame.missing(fault));
             if (movesWhatIsOdd(fault, others)) {
                 elsewhere(fault, others);
                 drifted(fault, others, set.size());
@@ -91,7 +96,7 @@ final class RigWorlds {
         List<Fault> set = boxes.key().faults().faults();
         List<Fault> others = atOddCircuits(f -> f.kind().magnitude().isEmpty());
         List<Fault> movers = others.stream()
-                .filter(fault -> added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size()))
+                .filter(fault -> added(Cause.FAULT_LEFT_OVER, "with", fault, set, others.size(), Blame.there(fault)))
                 .toList();
         ofSomeSize(set);
         // what is odd at several circuits is not one fault taken for another
@@ -105,7 +110,8 @@ final class RigWorlds {
                             "without “" + meant.kind().title() + "” and with",
                             fault,
                             rest,
-                            others.size() * set.size());
+                            others.size() * set.size(),
+                            Blame.instead(meant, fault));
                 }
             }
         }
@@ -124,15 +130,15 @@ final class RigWorlds {
             for (Suspect suspect : here.subList(0, Math.min(MOST_IN_FULL, here.size()))) {
                 if (suspect.gain() >= least) {
                     World one = suspect.first();
-                    keep(one.cause(), one.words(), said(suspect.faults(), suspect.bench()), one.places());
+                    keep(one.cause(), one.words(), said(suspect.faults(), suspect.bench()), one.places(), one.blame());
                 }
             }
         }
     }
 
-    private void keep(Cause cause, String words, Map<SlotId, Predicted> says, int places) {
+    private void keep(Cause cause, String words, Map<SlotId, Predicted> says, int places, Blame blame) {
         if (says.keySet().stream().anyMatch(odd::contains)) {
-            worlds.add(new World(cause, words, says, places));
+            worlds.add(new World(cause, words, says, places, blame));
         }
     }
 
@@ -161,7 +167,8 @@ final class RigWorlds {
                                     + fault.kind().magnitude().orElseThrow().shown(size) + ",",
                             fault.withSize(size),
                             set,
-                            SIZES.length * sized.size());
+                            SIZES.length * sized.size(),
+                            Blame.there(fault));
                 }
             } catch (ProblemsException e) {
                 // of a size that is never set, or not together with what is set
@@ -201,7 +208,7 @@ final class RigWorlds {
     }
 
     /** @return whether it moves any of the odd boxes that are looked at; what moves none beside a fault moves none in its place */
-    private boolean added(Cause cause, String with, Fault fault, List<Fault> rest, int places) {
+    private boolean added(Cause cause, String with, Fault fault, List<Fault> rest, int places, Blame blame) {
         List<Fault> more = new ArrayList<>(rest);
         more.add(fault);
         String words = with + " “" + fault.kind().titleWith(fault.conductors()) + "” at "
@@ -213,7 +220,7 @@ final class RigWorlds {
             if (look.mayExplain()) {
                 Map<SlotId, Predicted> says = continuity(fault, bench);
                 says.putAll(look.says());
-                World world = new World(cause, words, says, places);
+                World world = new World(cause, words, says, places, blame);
                 suspects.add(new Suspect(world, fault, faults, bench, gain(world)));
             }
             return look.moves();
@@ -360,7 +367,8 @@ final class RigWorlds {
                     "with “" + fault.kind().title() + "” at "
                             + place.label(boxes.key().rig()),
                     moved,
-                    places.size());
+                    places.size(),
+                    Blame.instead(fault, moved.getLast()));
         }
     }
 
@@ -383,12 +391,12 @@ final class RigWorlds {
                 .toList();
     }
 
-    private void add(Cause cause, String words, List<Fault> faults, int places) {
+    private void add(Cause cause, String words, List<Fault> faults, int places, Blame blame) {
         try {
             FaultSet set = new FaultSet(faults);
             Bench bench = boxes.bench(set);
             if (look(set, bench).mayExplain()) {
-                keep(cause, words, said(set, bench), places);
+                keep(cause, words, said(set, bench), places, blame);
             }
         } catch (ProblemsException e) {
             // they do not go together on this rig

@@ -16,7 +16,20 @@ public sealed interface Written {
      * @param unit the unit written, or the box's
      * @param places digits written after the point
      */
-    record Number(String text, double base, Unit unit, int places) implements Written {}
+    record Number(String text, double base, Unit unit, int places) implements Written {
+        /** What its last digit stands for, base unit. */
+        public double lastDigit() {
+            return unit.toBase(Math.pow(10, -places));
+        }
+
+        /** Whether it is another number to within half of the coarser one's last digit: 0.88 kA and 883 A. */
+        public boolean agreesWith(double other, double itsLastDigit) {
+            return Math.abs(base - other) <= HALF * Math.max(lastDigit(), itsLastDigit);
+        }
+    }
+
+    /** Of a last digit, with room for how doubles are rounded. */
+    double HALF = 0.5001;
 
     /** Over-range with the top of the range, such as ">999 MΩ", "999+" or "+999". `base` is that top. */
     record Above(String text, double base, Unit unit) implements Written {}

@@ -26,9 +26,9 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
         if (anyOver && isOver(written)) {
             return new ChosenCheck(Award.FULL, new Evidence.OverRangeChosen());
         }
-        List<Double> numbers = own.stream()
+        List<Written.Number> numbers = own.stream()
                 .filter(Written.Number.class::isInstance)
-                .map(w -> ((Written.Number) w).base())
+                .map(Written.Number.class::cast)
                 .toList();
         boolean sum = slot.rule() == Slot.Rule.SUM;
         if (sum && anyOver && written instanceof Written.Number) {
@@ -45,10 +45,10 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
     }
 
     private static ChosenCheck ofNumbers(
-            Written.Number number, Slot.Composed slot, List<Double> numbers, boolean anyOver) {
-        double right = slot.rule().of(numbers);
+            Written.Number number, Slot.Composed slot, List<Written.Number> numbers, boolean anyOver) {
+        double right = slot.rule().of(numbers.stream().map(Written.Number::base).toList());
         String rule = slot.rule() == Slot.Rule.HIGHEST ? "" : slot.rule().words();
-        if (isSame(number, right, slot.rule())) {
+        if (isSame(number, right, slot.rule(), numbers)) {
             return anyOver
                     ? new ChosenCheck(Award.HALF, new Evidence.NumberBelowOverRange())
                     : new ChosenCheck(Award.FULL, new Evidence.RightChosen(rule));
@@ -60,12 +60,13 @@ record ChosenCheck(Award award, Evidence.Chosen evidence) {
     }
 
     /** What is worked out, to the digits that were written: 12.3 + 0.38 Ω is 12.7, 1130 A goes on the record as 1.13 kA. */
-    private static boolean isSame(Written.Number number, double right, Slot.Rule rule) {
-        double lastDigit = number.unit().toBase(Math.pow(10, -number.places()));
-        boolean rounded = rule == Slot.Rule.SUM
-                || rule == Slot.Rule.SPREAD
-                || number.unit().dimension() == Unit.Dimension.CURRENT;
-        return Check.same(number.base(), right) || rounded && Math.abs(number.base() - right) <= 0.5001 * lastDigit;
+    private static boolean isSame(Written.Number number, double right, Slot.Rule rule, List<Written.Number> own) {
+        boolean current = number.unit().dimension() == Unit.Dimension.CURRENT;
+        boolean rounded = rule == Slot.Rule.SUM || rule == Slot.Rule.SPREAD || current;
+        // a current is written down as read and on the record in kA, and either may be the rougher
+        double theirs =
+                current ? rule.of(own.stream().map(Written.Number::lastDigit).toList()) : 0;
+        return Check.same(number.base(), right) || rounded && number.agreesWith(right, theirs);
     }
 
     private static boolean isOver(Written written) {

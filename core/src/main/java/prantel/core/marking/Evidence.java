@@ -28,6 +28,9 @@ public sealed interface Evidence {
      */
     record ByTheRig(String cause, int of, int off) implements Evidence {}
 
+    /** A fault that the readings say is not where it was set. @param named what the candidate named, empty for nothing */
+    record NotAsSet(String cause, String named) implements Evidence {}
+
     /** @param of how many readings @param off those that are not what the rig gives @param withLeads those right less the leads */
     record Measured(int of, List<Box> off, int withLeads) implements Evidence {
         public Measured {

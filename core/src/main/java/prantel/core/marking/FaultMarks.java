@@ -1,7 +1,6 @@
 package prantel.core.marking;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,11 +28,13 @@ final class FaultMarks {
     private final List<Optional<FaultReport>> answers = new ArrayList<>();
 
     private final List<FaultReport> unused;
+    private final NotAsSet notAsSet;
     /** Kinds whose code stands in a box of the inspection. */
     private final Set<String> inspected;
 
-    FaultMarks(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
+    FaultMarks(Key key, CandidateRecord record, Map<Fault, List<Fault>> agreed, List<Finding> findings) {
         this.rig = key.rig();
+        this.notAsSet = new NotAsSet(key.faults(), findings);
         this.inspected = key.expectations().stream()
                 .filter(e -> e.slot() instanceof Slot.Measured m
                         && m.measurement() instanceof Measurement.Inspected item
@@ -44,14 +45,25 @@ final class FaultMarks {
         this.record = record;
         this.agreed = agreed;
         this.unused = new ArrayList<>(record.faults());
-        for (Fault fault : faults) {
-            Optional<FaultReport> best = unused.stream()
-                    .filter(r -> award(fault, r) != Award.NONE)
-                    .max(Comparator.comparingDouble(r -> award(fault, r).share()));
-            best.ifPresent(unused::remove);
-            answers.add(best);
-        }
+        faults.forEach(f -> answers.add(Optional.empty()));
+        // what is right goes to its own fault before anything counts as half of another at the same place
+        answer(Award.FULL);
+        answer(Award.HALF);
         dropNearMisses();
+        // what is on the rig by the readings is not invented, though nobody set it
+        unused.removeIf(r -> notAsSet.there().stream().anyMatch(f -> award(f, r) == Award.FULL));
+    }
+
+    private void answer(Award award) {
+        for (int i = 0; i < faults.size(); i++) {
+            Fault fault = faults.get(i);
+            if (answers.get(i).isEmpty()) {
+                Optional<FaultReport> best =
+                        unused.stream().filter(r -> award(fault, r) == award).findFirst();
+                best.ifPresent(unused::remove);
+                answers.set(i, best);
+            }
+        }
     }
 
     /** A fault that is there, looked for in the right circuit and named as another: not found, and no sound part called faulty. */
@@ -77,6 +89,10 @@ final class FaultMarks {
                 continue;
             }
             Optional<FaultReport> answer = answers.get(i);
+            Optional<NotAsSet.Told> told =
+                    answer.filter(r -> award(fault, r) == Award.FULL).isPresent()
+                            ? Optional.empty()
+                            : notAsSet.missing(fault);
             Criterion.Common common = criterion.common();
             String title = fault.title() + ", " + fault.place().label(rig);
             marks.add(new Mark(
@@ -86,9 +102,14 @@ final class FaultMarks {
                             common.group(),
                             criterion.aspect() == Criterion.Aspect.FOUND ? title : common.title() + ": " + title),
                     new Worth(common.weight(), common.severity()),
-                    answer.map(r -> award(criterion.aspect(), fault, r)).orElse(Award.NONE),
-                    answer.map(r -> evidence(criterion.aspect(), fault, r)).orElseGet(Evidence.NotOnTheSheet::new),
-                    List.of()));
+                    told.map(t -> Award.NOT_SEEN)
+                            .orElseGet(() -> answer.map(r -> award(criterion.aspect(), fault, r))
+                                    .orElse(Award.NONE)),
+                    told.<Evidence>map(t -> new Evidence.NotAsSet(
+                                    t.cause(), answer.map(this::named).orElse("")))
+                            .orElseGet(() -> answer.map(r -> evidence(criterion.aspect(), fault, r))
+                                    .orElseGet(Evidence.NotOnTheSheet::new)),
+                    told.map(NotAsSet.Told::slots).orElse(List.of())));
         }
         return marks;
     }

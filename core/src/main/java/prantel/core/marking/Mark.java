@@ -100,7 +100,7 @@ public record Mark(Item item, Worth worth, Award award, Evidence evidence, List<
 
     /** Whether the rig or the tester is looked at before anybody accepts it. */
     public boolean isLookedAtFirst() {
-        return evidence instanceof Evidence.ByTheRig;
+        return evidence instanceof Evidence.ByTheRig || evidence instanceof Evidence.NotAsSet;
     }
 
     /** Whether it waits for an assessor's decision: what nobody saw does not. */

@@ -125,8 +125,9 @@ public final class Marker {
 
     private List<Mark> ofFaults(Criterion criterion) {
         return switch (criterion) {
-            case Criterion.FaultReported fault -> new FaultMarks(key, record, agreed).of(fault);
-            case Criterion.NothingInvented invented -> List.of(new FaultMarks(key, record, agreed).invented(invented));
+            case Criterion.FaultReported fault -> new FaultMarks(key, record, agreed, boxes.findings()).of(fault);
+            case Criterion.NothingInvented invented ->
+                List.of(new FaultMarks(key, record, agreed, boxes.findings()).invented(invented));
             default -> List.of();
         };
     }

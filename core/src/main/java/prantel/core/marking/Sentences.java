@@ -13,6 +13,10 @@ final class Sentences {
             case Evidence.ByTheRig(String cause, int of, int off) ->
                 off + " of " + of + " are off, and that is hardly the reader's doing: " + cause
                         + ". Costs nothing; look at it before you accept this.";
+            case Evidence.NotAsSet(String cause, String named) ->
+                "The readings say that it is not on the rig as it was set: " + cause + ". Named by the candidate: "
+                        + (named.isEmpty() ? "nothing" : named)
+                        + ". Costs nothing; look at the rig before you accept this.";
             case Evidence.Measured(int of, List<Box> off, int withLeads) ->
                 off.isEmpty()
                         ? (of == 1 ? "The reading is" : "All " + of + " readings are") + " what this rig gives"

@@ -16,6 +16,7 @@ import prantel.core.procedure.ProbesAt;
 import prantel.core.rig.Board;
 import prantel.core.rig.BoardId;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Slot;
 
@@ -100,6 +101,9 @@ public final class Guide {
     }
 
     private Optional<Deed> towards(Moment now, Slot.Measured box) {
+        if (box.step() == TestKind.INDICATOR) {
+            return now.proof().indicator() ? Optional.empty() : Optional.of(new Deed.ProveIndicator());
+        }
         Set<Alteration> is = Alteration.of(rig, now.standing());
         Set<Alteration> wanted = wanted(box);
         Difference difference = difference(now, box);

@@ -13,7 +13,7 @@ import prantel.core.sequence.SlotId;
 /** Which question to ask. Source of the measure: C. E. Shannon, Bell Syst. Tech. J. 27 (1948): a fair yes or no is one bit. */
 class AskingTest {
     private static Explanation told(Cause cause, double share) {
-        return new Explanation(new SlotId("a/b"), cause, "", "", share, OptionalDouble.empty());
+        return new Explanation(new SlotId("a/b"), cause, "", "", share, OptionalDouble.empty(), Blame.NONE);
     }
 
     private static Question question(String id, String... tells) {

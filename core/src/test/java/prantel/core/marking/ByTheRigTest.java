@@ -8,6 +8,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
 import prantel.core.fixtures.Rigs;
@@ -63,5 +64,73 @@ class ByTheRigTest {
         assertThat(continuity.award()).isIn(Award.NONE, Award.HALF);
         assertThat(continuity.isLookedAtFirst()).isFalse();
         assertThat(continuity.words()).contains("socket 1").contains("socket 2").doesNotContain("socket 5");
+    }
+
+    private static List<Mark> marked(Key meant, Key rig, CandidateRecord.FaultReport... named) {
+        return Marker.mark(meant, new CandidateRecord(read(rig), Map.of(), List.of(named)))
+                .marks();
+    }
+
+    private static Mark found(List<Mark> marks, Fault fault) {
+        String place = fault.place().label(MEANT.rig());
+        return marks.stream()
+                .filter(m -> m.part() == Part.FAULTS && m.title().equals(fault.title() + ", " + place))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static CandidateRecord.FaultReport named(Fault fault) {
+        return new CandidateRecord.FaultReport(fault.kind(), fault.place(), fault.conductors(), "put it right");
+    }
+
+    private static final Fault JOINT = Faults.joint(3, Conductor.LINE, 0.9);
+    private static final Fault LEAK = Faults.lowInsulation(3, Conductor.LINE, Conductor.CPC, 0.5);
+    private static final Key WITH_BOTH = MEANT.with(FaultSet.of(JOINT, LEAK));
+
+    /** A relay that does not close: whoever reads the rig as it is has nothing to find there. */
+    @Test
+    void aFaultThatIsNotThereIsNobodysToFind() {
+        List<Mark> marks = marked(WITH_BOTH, MEANT.with(FaultSet.of(LEAK)), named(LEAK));
+        Mark joint = found(marks, JOINT);
+        assertThat(joint.award()).isEqualTo(Award.NOT_SEEN);
+        assertThat(joint.isLookedAtFirst()).isTrue();
+        assertThat(joint.words()).contains("not on the rig as it was set").contains("nothing");
+        assertThat(found(marks, LEAK).award()).isEqualTo(Award.FULL);
+    }
+
+    /** One socket further on than it was meant to be, and found there: the look comes first, and no half mark. */
+    @Test
+    void aFaultThatStandsElsewhereAndIsFoundThereWaitsForTheLook() {
+        Fault there = Faults.joint(5, Conductor.LINE, 0.9);
+        List<Mark> marks = marked(WITH_BOTH, MEANT.with(FaultSet.of(there, LEAK)), named(LEAK), named(there));
+        Mark joint = found(marks, JOINT);
+        assertThat(joint.award()).isEqualTo(Award.NOT_SEEN);
+        assertThat(joint.words()).contains("socket 5");
+    }
+
+    @Test
+    void whatWasLeftOverAndIsNamedIsNotInvented() {
+        Key meant = MEANT.with(FaultSet.of(LEAK));
+        List<Mark> marks = marked(meant, WITH_BOTH, named(LEAK), named(JOINT));
+        assertThat(invented(marks).award()).isEqualTo(Award.FULL);
+        Fault nowhere = Faults.joint(1, Conductor.NEUTRAL, 0.9);
+        assertThat(invented(marked(meant, WITH_BOTH, named(LEAK), named(nowhere)))
+                        .award())
+                .as("what no reading shows is")
+                .isEqualTo(Award.NONE);
+    }
+
+    private static Mark invented(List<Mark> marks) {
+        return marks.stream()
+                .filter(m -> m.evidence() instanceof Evidence.Invented || m.id().contains("invented"))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void aFaultThatIsThereAndNotNamedIsNotFound() {
+        List<Mark> marks = marked(WITH_BOTH, WITH_BOTH, named(LEAK));
+        assertThat(found(marks, JOINT).award()).isEqualTo(Award.NONE);
+        assertThat(found(marks, JOINT).isLookedAtFirst()).isFalse();
     }
 }

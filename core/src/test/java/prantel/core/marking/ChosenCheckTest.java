@@ -17,6 +17,7 @@ import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Notation;
 import prantel.core.marking.Mark.Award;
+import prantel.core.quantity.Unit;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -25,28 +26,36 @@ class ChosenCheckTest {
     private static final Key KEY = Key.of(Rigs.fiveSockets(), FaultSet.NONE, Testers.usual(), Schemes.workshop());
 
     private static Finding finding(Expectation of, String text, Side side) {
+        return finding(of, text, side, of.slot().boxUnit());
+    }
+
+    private static Finding finding(Expectation of, String text, Side side, Unit unit) {
         return new Finding(
                 of,
                 true,
-                new Finding.Compared(Notation.read(text, of.slot().boxUnit()), side, Finding.Judged.NOT_ASKED),
+                new Finding.Compared(Notation.read(text, unit), side, Finding.Judged.NOT_ASKED),
                 List.of(),
                 false,
                 List.of());
     }
 
     private static ChosenCheck check(Slot.Rule rule, String written, Side side, String... own) {
+        return check(Unit.OHM, rule, written, side, own);
+    }
+
+    private static ChosenCheck check(Unit unit, Slot.Rule rule, String written, Side side, String... own) {
         List<Finding> all = new ArrayList<>();
         List<SlotId> of = new ArrayList<>();
         for (int i = 0; i < own.length; i++) {
             SlotId id = new SlotId("sockets/r1r2/socket-" + (i + 1));
             of.add(id);
-            all.add(finding(KEY.expectation(id), own[i], Side.INSIDE));
+            all.add(finding(KEY.expectation(id), own[i], Side.INSIDE, unit));
         }
         // what belongs to another box is none of it
         all.add(finding(KEY.expectation(new SlotId("sockets/r1r2/socket-5")), "9.99", Side.ABOVE));
         Expectation record = KEY.expectation(new SlotId("sockets/r1r2"));
         Slot.Composed slot = new Slot.Composed(((Slot.Composed) record.slot()).heading(), rule, of, Optional.empty());
-        return ChosenCheck.of(finding(record, written, side), slot, all);
+        return ChosenCheck.of(finding(record, written, side, unit), slot, all);
     }
 
     @ParameterizedTest
@@ -101,5 +110,21 @@ class ChosenCheckTest {
         assertThat(check(Slot.Rule.HIGHEST, "", Side.NOTHING, "0.20").evidence())
                 .as("its circuit is named beside it")
                 .isEqualTo(new Evidence.NothingChosen(""));
+    }
+
+    /** A current keeps being itself however it is rounded; half a last digit further it is another. Arithmetic. */
+    @ParameterizedTest
+    @CsvSource({
+        "683 A, '0.68kA 0.41kA', FULL",
+        "0.883 kA, '0.88kA 0.41kA', FULL",
+        "0.88 kA, '883A 410A', FULL",
+        "0.68 kA, '683A 410A', FULL",
+        "689 A, '0.68kA 0.41kA', NONE",
+        "0.41 kA, '0.68kA 0.41kA', NONE"
+    })
+    void aCurrentIsTheSameWithinTheCoarserLastDigit(String written, String own, Award award) {
+        assertThat(check(Unit.KILOAMP, Slot.Rule.HIGHEST, written, Side.INSIDE, own.split(" "))
+                        .award())
+                .isEqualTo(award);
     }
 }

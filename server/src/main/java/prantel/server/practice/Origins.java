@@ -72,8 +72,8 @@ class Origins {
             Map<String, String> beside,
             Optional<String> box) {}
 
-    /** @param drillId empty for the whole sequence @param count how many faults then @param difficulty of them, 1 to 5 */
-    Begun own(String rigId, Practices.Way way, String drillId, int count, double difficulty) {
+    /** @param drillId empty for the whole sequence @param schemeId empty for the usual one @param count how many faults then @param difficulty of them, 1 to 5 */
+    Begun own(String rigId, Practices.Way way, String drillId, String schemeId, int count, double difficulty) {
         DocumentRef rigRef = workshop.rigs().stream()
                 .filter(r -> r.id().equals(rigId))
                 .findFirst()
@@ -85,7 +85,9 @@ class Origins {
         Optional<Drill> drill = drillId.isEmpty()
                 ? Optional.empty()
                 : Optional.of(drills.find(drillId).orElseThrow(() -> Refusal.notFound("drill")));
-        Scheme scheme = drill.isEmpty() ? schemes.usualFor(rig) : schemes.everyTest();
+        Scheme scheme = drill.isPresent()
+                ? schemes.everyTest()
+                : schemeId.isEmpty() ? schemes.usualFor(rig) : schemes.newest(schemeId);
         long seed = ThreadLocalRandom.current().nextLong();
         FaultSet faults = drill.map(d -> d.draw(rig, d.boxes(rig, scheme), seed))
                 .orElseGet(() -> proposed(rig, workshop.tester(tester), scheme, count, difficulty, seed));

@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import prantel.core.practice.Drill;
 import prantel.core.rig.Rig;
+import prantel.core.scheme.Scheme;
+import prantel.core.survey.SchemeSurvey;
 import prantel.server.assessment.Assessments;
 import prantel.server.keys.PureValues;
 import prantel.server.workshop.DocumentRef;
@@ -56,8 +58,9 @@ class PracticeController {
         this.values = values;
     }
 
-    /** @param faults how many are drawn, where it is no drill @param difficulty of them, 1 to 5 */
-    record PracticeBegin(String id, String rig, Practices.Way way, String drill, int faults, double difficulty) {}
+    /** @param scheme empty for the usual one @param faults how many are drawn, where it is no drill @param difficulty of them, 1 to 5 */
+    record PracticeBegin(
+            String id, String rig, Practices.Way way, String drill, String scheme, int faults, double difficulty) {}
 
     /** @param assessor empty to show it to nobody */
     record PracticeShowing(String assessor) {}
@@ -73,18 +76,22 @@ class PracticeController {
 
     record PracticeNewNamed(List<PracticeView.PracticeNamed> faults) {}
 
-    private record FittingOf(DocumentRef rig, List<Drill> drills) {}
+    private record FittingOf(DocumentRef rig, List<Drill> drills, List<DocumentRef> schemes) {}
 
-    private record Fitting(List<String> drills) {}
+    private record Fitting(List<String> drills, List<String> schemes) {}
 
     @GetMapping
     PracticeView.PracticeOffer offer(Principal who) {
         List<Practices.PracticePast> past = practices.past(who.getName());
         Map<String, LocalDate> due = practices.due(past);
         List<Drill> all = drills.all();
+        List<Scheme> allSchemes = schemes.all();
         return new PracticeView.PracticeOffer(
                 assessments.isBeingAssessed(who.getName()),
-                workshop.rigs().stream().map(r -> rig(r, all)).toList(),
+                workshop.rigs().stream().map(r -> rig(r, all, allSchemes)).toList(),
+                allSchemes.stream()
+                        .map(s -> new PracticeView.SchemeOffer(s.id(), s.name()))
+                        .toList(),
                 all.stream()
                         .map(d -> new PracticeView.DrillOffer(
                                 d.id(), d.title(), d.idea(), due.get(d.id()), drills.isOwn(d.id())))
@@ -92,15 +99,25 @@ class PracticeController {
                 past);
     }
 
-    private PracticeView.RigOffer rig(DocumentRef ref, List<Drill> all) {
+    private PracticeView.RigOffer rig(DocumentRef ref, List<Drill> all, List<Scheme> allSchemes) {
         Rig rig = workshop.rig(ref);
         Fitting fitting = values.of(
-                new FittingOf(ref, all),
-                () -> new Fitting(all.stream()
-                        .filter(d -> d.fits(rig, schemes.everyTest()))
-                        .map(Drill::id)
-                        .toList()));
-        return new PracticeView.RigOffer(rig.id(), rig.name(), fitting.drills());
+                new FittingOf(
+                        ref,
+                        all,
+                        allSchemes.stream()
+                                .map(s -> new DocumentRef(s.id(), s.version()))
+                                .toList()),
+                () -> new Fitting(
+                        all.stream()
+                                .filter(d -> d.fits(rig, schemes.everyTest()))
+                                .map(Drill::id)
+                                .toList(),
+                        allSchemes.stream()
+                                .filter(s -> SchemeSurvey.suits(s, rig))
+                                .map(Scheme::id)
+                                .toList()));
+        return new PracticeView.RigOffer(rig.id(), rig.name(), fitting.drills(), fitting.schemes());
     }
 
     @PostMapping
@@ -111,7 +128,12 @@ class PracticeController {
                         begin.id(),
                         who.getName(),
                         () -> origins.own(
-                                begin.rig(), begin.way(), begin.drill(), begin.faults(), begin.difficulty())));
+                                begin.rig(),
+                                begin.way(),
+                                begin.drill(),
+                                begin.scheme(),
+                                begin.faults(),
+                                begin.difficulty())));
     }
 
     @GetMapping("/{id}")

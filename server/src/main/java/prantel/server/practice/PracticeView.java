@@ -50,10 +50,16 @@ final class PracticeView {
 
     /** @param beingAssessed whether practice is shut for now */
     record PracticeOffer(
-            boolean beingAssessed, List<RigOffer> rigs, List<DrillOffer> drills, List<Practices.PracticePast> past) {}
+            boolean beingAssessed,
+            List<RigOffer> rigs,
+            List<SchemeOffer> schemes,
+            List<DrillOffer> drills,
+            List<Practices.PracticePast> past) {}
 
-    /** @param drills those that the rig has something for */
-    record RigOffer(String id, String label, List<String> drills) {}
+    /** @param drills those that the rig has something for @param schemes those that suit it, the usual one first */
+    record RigOffer(String id, String label, List<String> drills, List<String> schemes) {}
+
+    record SchemeOffer(String id, String label) {}
 
     /**
      * @param due when it is worth doing again; null where it never went wrong, or is well kept

@@ -333,6 +333,9 @@ class Practices {
     @Transactional
     public Open deed(String id, String account, int after, DeedInput input) {
         PracticeRow row = held(id, account, after);
+        if (input.verb() == DeedInput.Verb.NEXT && row.way().equals(Way.ALONE.name())) {
+            throw Refusal.conflict("alone", "Nobody shows the next deed in practice alone.");
+        }
         Going next = going(row).with(input);
         keep(row, next);
         return get(id, account);
