@@ -20,7 +20,7 @@ export function sign(kind: Kind): string {
 export function Coach({ bench, way, box }: { bench: Bench; way: string; box: string }) {
   const { advice, next, deedCount } = bench.state;
   const grave = advice.some((a) => a.kind === "DANGER" || a.kind === "SLIP");
-  if (way === "ALONE" && advice.length === 0) return null;
+  if (advice.length === 0 && (way === "ALONE" || bench.state.replay) && !next) return null;
   return (
     <Pane title={way === "ALONE" ? "What happened" : "Coach"}>
       <div role="status" className="space-y-2">

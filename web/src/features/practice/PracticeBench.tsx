@@ -100,6 +100,7 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
           </div>
           <Rig bench={bench} layout={opened.layout} path={showing ? (path.data?.path ?? null) : null} />
           <Chosen bench={bench} />
+          {told && box?.point && <Profile id={id} bench={bench} />}
         </div>
         <div className="min-w-0 space-y-3">
           <Tester
@@ -110,7 +111,6 @@ function Going({ id, opened }: { id: string; opened: Opened }) {
             }
           />
           <Boxes bench={bench} />
-          {told && box?.point && <Profile id={id} bench={bench} />}
           {opened.namesFaults && <Faults bench={bench} naming={opened.naming} />}
         </div>
       </div>
@@ -190,8 +190,8 @@ function Profile({ id, bench }: { id: string; bench: Bench }) {
   const written = boxes.filter((b) => b.written !== null).length;
   const profile = useQuery({ ...practiceQueries.profile(id, box, written), enabled: open }).data?.profile;
   return (
-    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="border border-line bg-sheet p-3">
-      <summary className="font-bold">Along the circuit</summary>
+    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="mt-3 border border-line bg-sheet p-3">
+      <summary className="min-h-8 font-bold">Along the circuit</summary>
       {profile ? (
         <>
           <p className="text-[13px] text-ink2">Dashed: a sound rig. ◆ ▲ ▼ what you wrote.</p>

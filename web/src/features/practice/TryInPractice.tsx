@@ -42,14 +42,15 @@ export function GoThroughIt({ assessment, box, label }: { assessment: string; bo
   });
   return (
     <>
-      <Button
-        kind="quiet"
+      <button
+        type="button"
+        className="min-h-8 text-[13px] text-work underline"
         disabled={begin.isPending}
         onClick={() => begin.mutate()}
-        aria-label={`Go through ${label} on the practice rig`}
+        aria-label={`Go through it on the practice rig: ${label}`}
       >
         Go through it on the practice rig
-      </Button>
+      </button>
       <ProblemNote error={begin.error} />
     </>
   );

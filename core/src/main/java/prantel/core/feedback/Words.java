@@ -105,6 +105,7 @@ final class Words {
                     case Evidence.Spared spared -> null;
                     case Evidence.ByTheRig rig -> null;
                     case Evidence.NotAsSet notAsSet -> null;
+                    case Evidence.ChargedOnce once -> null;
                     case Evidence.SeenRight seen -> null;
                     case Evidence.SeenSlip slip ->
                         where + (slip.slip().isBlank() ? "" : slip.slip() + ". ") + "What is looked for: "

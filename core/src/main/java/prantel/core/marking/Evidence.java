@@ -28,6 +28,9 @@ public sealed interface Evidence {
      */
     record ByTheRig(String cause, int of, int off) implements Evidence {}
 
+    /** A habit that another mark is charged with. @param habit as it is called @param where it is charged */
+    record ChargedOnce(String habit, String where) implements Evidence {}
+
     /** A fault that the readings say is not where it was set. @param named what the candidate named, empty for nothing */
     record NotAsSet(String cause, String named) implements Evidence {}
 

@@ -94,6 +94,10 @@ public record Mark(Item item, Worth worth, Award award, Evidence evidence, List<
         return new Mark(item, worth, given, evidence, slots);
     }
 
+    Mark with(List<SlotId> more) {
+        return new Mark(item, worth, award, evidence, more);
+    }
+
     Mark with(Award other, Evidence because) {
         return new Mark(item, worth, other, because, slots);
     }

@@ -52,7 +52,9 @@ public final class Marker {
      */
     public static MarkedSheet mark(Key key, Scheme scheme, CandidateRecord record, Map<Fault, List<Fault>> agreed) {
         Marker marker = new Marker(key, scheme, record, agreed);
-        List<Mark> marks = marker.marks().stream().map(m -> spared(m, record)).toList();
+        List<Mark> marks = Habits.once(marker.marks(), marker.boxes.findings()).stream()
+                .map(m -> spared(m, record))
+                .toList();
         return new MarkedSheet(key, marker.boxes.findings(), marks, Outcome.of(marks, scheme.pass()));
     }
 

@@ -13,6 +13,8 @@ final class Sentences {
             case Evidence.ByTheRig(String cause, int of, int off) ->
                 off + " of " + of + " are off, and that is hardly the reader's doing: " + cause
                         + ". Costs nothing; look at it before you accept this.";
+            case Evidence.ChargedOnce(String habit, String where) ->
+                "The same habit as at “" + where + "”, and it costs there: " + habit + ".";
             case Evidence.NotAsSet(String cause, String named) ->
                 "The readings say that it is not on the rig as it was set: " + cause + ". Named by the candidate: "
                         + (named.isEmpty() ? "nothing" : named)

@@ -16,6 +16,7 @@ import prantel.core.practice.Drill;
 import prantel.core.quantity.Check;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
+import prantel.core.scheme.TestKind;
 import prantel.core.setting.Difficulty;
 import prantel.core.setting.Proposer;
 import prantel.server.assessment.Assessments;
@@ -105,7 +106,14 @@ class Origins {
         var healthy = explorations.healthy(rig, tester, scheme);
         return new Proposer(explorations.of(healthy), explorations.full(healthy))
                 .propose(new Proposer.Request(
-                        Proposer.Stage.LIVE, count, difficulty, Set.of(), Set.of(), f -> true, seed))
+                        Proposer.Stage.LIVE,
+                        count,
+                        difficulty,
+                        Set.of(),
+                        Set.of(),
+                        // what only the eye finds is asked for where there is an inspection, and nowhere else
+                        f -> !f.kind().isOnlySeen() || scheme.tests().contains(TestKind.INSPECTION),
+                        seed))
                 .map(Proposer.Proposal::faults)
                 .orElseThrow(() -> Refusal.conflict(
                         "no-proposal", "This rig has no such faults. Choose fewer, or another difficulty."));

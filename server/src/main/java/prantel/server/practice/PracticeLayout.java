@@ -129,9 +129,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
                         .map(section -> new SectionShown(
                                 section.label(),
                                 practice.places().all().stream()
-                                        .filter(p -> p.contact() instanceof Contact.Bar bar
-                                                && bar.board().equals(board.id())
-                                                && bar.section().equals(section.id()))
+                                        .filter(p -> isOf(p.contact(), board, section))
                                         .map(p -> shown(p))
                                         .toList()))
                         .toList(),
@@ -146,12 +144,21 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
                         .toList());
     }
 
+    private static boolean isOf(Contact contact, Board board, Board.Section section) {
+        return switch (contact) {
+            case Contact.Bar bar ->
+                bar.board().equals(board.id()) && bar.section().equals(section.id());
+            case Contact.AtEnd(End.OfNeutralTail tail) ->
+                tail.board().equals(board.id()) && tail.section().equals(section.id());
+            default -> false;
+        };
+    }
+
     private static boolean isOf(Contact contact, Board board) {
         return switch (contact) {
             case Contact.EarthBar bar -> bar.board().equals(board.id());
             case Contact.BehindMainSwitch behind -> behind.board().equals(board.id());
             case Contact.Incoming in -> in.board().equals(board.id());
-            case Contact.AtEnd(End.OfNeutralTail tail) -> tail.board().equals(board.id());
             default -> false;
         };
     }
@@ -285,7 +292,7 @@ record PracticeLayout(List<PlaceShown> earthing, List<BoardShown> boards, List<F
                     case OUTGOING -> Group.OUTGOING_CABLE;
                     case DEPARTING -> Group.DEPARTING_CABLE;
                 };
-            case Contact.AtEnd(End.OfNeutralTail tail) -> Group.MAIN_SWITCH;
+            case Contact.AtEnd(End.OfNeutralTail tail) -> Group.BAR;
             case Contact.AtEnd at -> Group.MET;
             case Contact.Met met -> Group.MET;
             case Contact.SupplyEarth supply -> Group.MET;
