@@ -1,7 +1,9 @@
 import { fireEvent, render, screen } from "@testing-library/react";
 import { expect, test, vi } from "vitest";
 import type { Opened, PlaceShown } from "./queries";
+import { Boxes } from "./Boxes";
 import { Rig } from "./Rig";
+import { Tester } from "./Tester";
 import { useBench } from "./useBench";
 import type { Practice } from "./usePractice";
 
@@ -181,4 +183,46 @@ test("what tripped is put on again where it is", () => {
   );
   fireEvent.click(screen.getByRole("button", { name: /Sockets, B32 tripped/ }));
   expect(deed).toHaveBeenCalledExactlyOnceWith({ verb: "RESET", at: "sockets/overcurrent" });
+});
+
+test("a lead that is dragged is put where it is let go", () => {
+  const of = opened();
+  const deed = vi.fn();
+  function Leads() {
+    const bench = useBench(of, { deed } as unknown as Practice);
+    return <Tester bench={bench} functions={[]} path={null} />;
+  }
+  render(<Leads />);
+  const spot = document.createElement("button");
+  spot.dataset.spot = "front";
+  document.elementFromPoint = () => spot;
+  fireEvent.pointerDown(screen.getAllByTitle(/Drag it/)[0] as HTMLElement, { clientX: 5, clientY: 5 });
+  fireEvent.pointerUp(window, { clientX: 80, clientY: 50 });
+  expect(deed).toHaveBeenCalledExactlyOnceWith({ verb: "PROBES", places: ["front"] });
+});
+
+test("the way to where one is leads back", () => {
+  show(opened());
+  fireEvent.click(screen.getByRole("button", { name: "Board, Sockets" }));
+  expect(screen.queryByRole("region", { name: "socket 1" })).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "whole rig" }));
+  expect(screen.getByText("whole rig")).toHaveAttribute("aria-current", "location");
+});
+
+test("what is only looked at is looked at, and written without typing", () => {
+  const of = opened();
+  const box = of.state.boxes[0];
+  if (!box) throw new Error("no box");
+  of.state.boxes = [{ ...box, byEye: true, unit: "", keys: ["works", "does not work"] }];
+  const deed = vi.fn();
+  const write = vi.fn();
+  function Reading() {
+    const bench = useBench(of, { deed, write } as unknown as Practice);
+    return <Boxes bench={bench} />;
+  }
+  render(<Reading />);
+  fireEvent.click(screen.getByRole("button", { name: /Look at it/ }));
+  expect(deed).toHaveBeenCalledExactlyOnceWith({ verb: "LOOK", at: "b" });
+  fireEvent.click(screen.getByRole("button", { name: "does not work" }));
+  expect(write).toHaveBeenCalledExactlyOnceWith({ box: "b", text: "does not work" });
 });

@@ -66,7 +66,9 @@ final class Habits {
         }
         Set<String> habits = mark.slots().stream().map(s -> habit(mark, s)).collect(Collectors.toSet());
         String only = habits.size() == 1 ? habits.iterator().next() : "";
-        return only.isEmpty() ? Optional.empty() : Optional.of(new Habit(mark.item().of().criterion(), only));
+        return only.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Habit(mark.item().of().criterion(), only));
     }
 
     private String habit(Mark mark, SlotId slot) {
