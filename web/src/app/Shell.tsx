@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { Link, NavLink } from "react-router";
 import type { Schemas } from "../api/client";
 import { useChanges } from "../api/changes";
@@ -9,6 +9,7 @@ import { Dialog } from "../ui/Dialog";
 import { KeyCap } from "../ui/KeyCap";
 import { useShortcuts } from "../ui/useShortcuts";
 import { useTheme } from "./theme";
+import { usePageTitle } from "./usePageTitle";
 
 interface Props {
   person: Schemas["Person"];
@@ -36,9 +37,20 @@ export function Shell({ person, demo, children }: Props) {
   useShortcuts({ "?": () => setHelp(true) });
   const may = placesOf(person);
   useChanges(may.assess);
+  const page = useRef<HTMLElement>(null);
+  const heading = usePageTitle(page);
 
   return (
     <div className="min-h-screen">
+      <a
+        href="#page"
+        className="sr-only z-50 bg-sheet px-4 py-2 font-semibold text-work underline focus:not-sr-only focus:fixed focus:top-1 focus:left-1"
+      >
+        Skip to the page
+      </a>
+      <p aria-live="polite" className="sr-only">
+        {heading}
+      </p>
       <header className="no-print border-b border-line bg-sheet">
         <div className="flex min-h-[52px] flex-wrap items-center gap-x-4 gap-y-0 px-3 sm:gap-x-6 sm:px-5">
           <span className="flex items-center gap-2 text-[19px] font-bold">
@@ -91,7 +103,7 @@ export function Shell({ person, demo, children }: Props) {
         </div>
       </header>
       <Connection />
-      <main tabIndex={-1} className="px-3 py-3 outline-none sm:px-5 sm:py-4">
+      <main id="page" ref={page} tabIndex={-1} className="px-3 py-3 outline-none sm:px-5 sm:py-4">
         {children}
       </main>
       <Dialog

@@ -1,4 +1,4 @@
-import { act, screen, within } from "@testing-library/react";
+import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
@@ -16,6 +16,7 @@ function places(): (string | null)[] {
 function shell(person: Schemas["Person"], at = "/floor") {
   return shown(
     <Shell person={person} demo>
+      <h1>The page</h1>
       <input aria-label="a box" />
     </Shell>,
     at,
@@ -52,6 +53,14 @@ describe("the frame of every page", () => {
     shell({ ...ines, roles: ["CANDIDATE"], sheet: "s1" });
     expect(places()).toEqual(["My sheet", "Reference"]);
     expect(screen.queryByTitle("My account")).not.toBeInTheDocument();
+  });
+
+  it("calls the tab after the page, and lets one skip what stands before it", async () => {
+    shell(ines, "/rigs");
+    await waitFor(() => expect(document.title).toBe("The page · Prantel"));
+    expect(screen.getByRole("link", { name: "Skip to the page" })).toHaveAttribute("href", "#page");
+    expect(screen.getByRole("main")).toHaveAttribute("id", "page");
+    expect(screen.getByRole("main")).toHaveFocus();
   });
 
   it("marks the place one is at", () => {

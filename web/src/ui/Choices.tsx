@@ -23,12 +23,15 @@ export function Choices({ label, value, options, onChange, large }: Props) {
           key={option.value}
           value={option.value}
           className={classes(
-            "rounded-md border px-3 text-left",
+            "relative rounded-md border px-3 text-left",
             large ? "min-h-12 text-[18px]" : "min-h-10",
             "border-line bg-sheet hover:bg-work-soft",
             "data-[state=checked]:border-work data-[state=checked]:bg-work-soft data-[state=checked]:font-semibold",
           )}
         >
+          <RadioGroup.Indicator className="absolute top-0 right-1 text-[11px] leading-4 text-work">
+            <span aria-hidden="true">✓</span>
+          </RadioGroup.Indicator>
           {option.label}
           {option.note && <span className="block text-[13px] font-normal text-ink2">{option.note}</span>}
         </RadioGroup.Item>

@@ -45,7 +45,7 @@ export function PreparePage() {
               <StageLine now="prepare" shown="prepare" to={() => null} />
             </div>
             <div className="max-w-[900px] space-y-4">
-              <Pane title="Who comes">
+              <Pane title="Candidate">
                 {view.candidates.length === 0 ? (
                   <p className="text-ink2">
                     No candidates yet. An administrator adds people on the Workshop page.

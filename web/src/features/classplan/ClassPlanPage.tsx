@@ -124,7 +124,7 @@ function People({ choices, wanted, onChange }: PartProps & { choices: Schemas["C
         .filter((c) => (c === id ? !wanted.people.includes(c) : wanted.people.includes(c))),
     });
   return (
-    <Pane title="Who comes" aside={`${wanted.people.length} of ${choices.candidates.length}`}>
+    <Pane title="Candidates" aside={`${wanted.people.length} of ${choices.candidates.length}`}>
       <ul>
         {choices.candidates.map((c) => (
           <li key={c.id}>

@@ -99,7 +99,7 @@ function Line({ line, decided, busy, onWithdraw, onSettle }: LineProps) {
       <p>
         <b>{line.by.name}</b>{" "}
         <span className="text-ink2">
-          signed {clock(line.signedAt)}, coming to: {line.verdict.toLowerCase()}
+          signed {clock(line.signedAt)}: {line.verdict.toLowerCase()}
         </span>
       </p>
       <p className="text-[15px]">

@@ -22,7 +22,7 @@ function alone(view: MarkingView, step: string): Sign {
 
 function asProposed(open: boolean): Sign {
   return open
-    ? { sign: "!", words: "want your eye", caution: true }
+    ? { sign: "!", words: "to look at", caution: true }
     : { sign: "✓", words: "in order", caution: false };
 }
 
@@ -57,7 +57,7 @@ export function StepList({ view, step, onStep, onNext }: Props) {
               : blind
                 ? alone(view, s.id)
                 : s.wantEye > 0
-                  ? { sign: String(s.wantEye), words: `${s.wantEye} want your eye`, caution: true }
+                  ? { sign: String(s.wantEye), words: `${s.wantEye} to look at`, caution: true }
                   : asProposed(false))}
             onChoose={() => onStep(s.id)}
           />
@@ -80,7 +80,7 @@ export function StepList({ view, step, onStep, onNext }: Props) {
       <p className="mt-3 px-2 text-[13px] text-ink2">
         {blind
           ? `${marks.filter((m) => m.given !== null).length} of ${marks.length} marks given`
-          : `${eye} of ${view.lines.filter((l) => l.asked).length} readings want your eye`}
+          : `${eye} of ${view.lines.filter((l) => l.asked).length} readings to look at`}
       </p>
       <Button kind="quiet" shortcut="N" onClick={onNext}>
         Next open

@@ -32,12 +32,12 @@ describe("the tests beside the marks", () => {
     expect(within(button(/^R2/)).getByText("all given")).toBeInTheDocument();
     expect(within(button(/^Faults named/)).getByText("1 mark to give")).toBeInTheDocument();
     expect(screen.getByText("2 of 4 marks given")).toBeInTheDocument();
-    expect(screen.queryByText(/want your eye|in order/)).not.toBeInTheDocument();
+    expect(screen.queryByText(/to look at|in order/)).not.toBeInTheDocument();
   });
 
   it("tells the assessor what wants an eye", () => {
     const button = show(false);
     expect(within(button(/^Bonding/)).getByText("in order")).toBeInTheDocument();
-    expect(screen.getByText("0 of 1 readings want your eye")).toBeInTheDocument();
+    expect(screen.getByText("0 of 1 readings to look at")).toBeInTheDocument();
   });
 });

@@ -12,7 +12,11 @@ export function Faults({ bench, naming }: { bench: Bench; naming: Schemas["Pract
   const chosen = chosenFault(naming.kinds, words);
   return (
     <Pane title="Faults you found">
-      {named.length === 0 && <p className="text-ink2">None named.</p>}
+      {named.length === 0 && (
+        <p className="text-ink2">
+          {bench.shut ? "None named." : "None named yet. Name what is wrong before you finish."}
+        </p>
+      )}
       <ul className="divide-y divide-line">
         {named.map((n, i) => (
           <li key={i} className="flex items-center gap-2 py-1.5">

@@ -55,8 +55,8 @@ function Offer({ offer }: { offer: Schemas["PracticeOffer"] }) {
       <div>
         <h1 className="text-[22px] font-bold">Practice</h1>
         <p className="max-w-[70ch] text-ink2">
-          Do anything to a rig and see what comes of it. Nothing here can break, nobody can be hurt, and
-          nobody but you sees it. On a real rig local rules and licensed practice come first.
+          Do anything to a rig and see what comes of it. Nothing here can break and nobody can be hurt. It is
+          yours alone, unless you show it. On a real rig local rules and licensed practice come first.
         </p>
       </div>
       {offer.beingAssessed && (

@@ -135,11 +135,13 @@ function Board({ board, bench, circuit, point, path, onCircuit, onPoint }: Board
   const open = bench.state.rig.coversOff.includes(board.cover);
   const locked = bench.state.rig.locked.includes(board.id);
   const of = (group: PlaceShown["group"]) => board.places.filter((p) => p.group === group);
+  // what one isolates with comes first, in the order in which it is done
+  const switches = board.controls.filter((c) => c.kind === "MAIN_SWITCH");
   return (
     <section aria-label={board.label} className="border border-line bg-sheet">
       <div className="flex flex-wrap items-center gap-2 border-b border-line p-3">
         <h2 className="mr-2 text-[17px] font-bold">{board.label}</h2>
-        {board.controls.map((c) => (
+        {switches.map((c) => (
           <Control key={c.id} control={c} bench={bench} />
         ))}
         <Button
@@ -155,6 +157,11 @@ function Board({ board, bench, circuit, point, path, onCircuit, onPoint }: Board
           Prove dead
         </Button>
         <CoverButton cover={board.cover} bench={bench} what="Cover" />
+        {board.controls
+          .filter((c) => !switches.includes(c))
+          .map((c) => (
+            <Control key={c.id} control={c} bench={bench} />
+          ))}
       </div>
       {open && (
         <div className="flex flex-wrap gap-x-8 gap-y-3 border-b border-line bg-raised p-3">

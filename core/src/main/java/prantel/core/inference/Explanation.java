@@ -34,6 +34,6 @@ public record Explanation(
     public static String strength(double share) {
         return share >= VERY
                 ? "very likely"
-                : share >= LIKELY ? "likely" : share >= POSSIBLE ? "as well possible" : "less likely";
+                : share >= LIKELY ? "likely" : share >= POSSIBLE ? "possible" : "less likely";
     }
 }

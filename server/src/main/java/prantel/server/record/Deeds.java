@@ -122,7 +122,7 @@ final class Deeds {
                                 };
                     case AssessmentEvent.OpinionGiven given -> null;
                     case AssessmentEvent.OpinionSigned signed ->
-                        "Own marks signed, coming to: " + signed.verdict().words();
+                        "Signed own marks: " + signed.verdict().words();
                     case AssessmentEvent.OpinionWithdrawn withdrawn ->
                         names.apply(withdrawn.of()) + " is asked for marks no longer";
                     case AssessmentEvent.DisputeSettled dispute -> null;
