@@ -136,7 +136,7 @@ function Board({ board, bench, circuit, point, path, onCircuit, onPoint }: Board
   const locked = bench.state.rig.locked.includes(board.id);
   const of = (group: PlaceShown["group"]) => board.places.filter((p) => p.group === group);
   // what one isolates with comes first, in the order in which it is done
-  const switches = board.controls.filter((c) => c.kind === "MAIN_SWITCH");
+  const switches = board.controls.filter((c) => c.kind === "MAIN_SWITCH" || c.kind === "SECTION");
   return (
     <section aria-label={board.label} className="border border-line bg-sheet">
       <div className="flex flex-wrap items-center gap-2 border-b border-line p-3">
@@ -446,6 +446,7 @@ function Accessory({ point, bench }: { point: PointShown; bench: Bench }) {
 
 const OPERATED: Record<ControlShown["kind"], (label: string, on: boolean, runs: boolean) => string> = {
   MAIN_SWITCH: (_, on) => (on ? "Main switch: on" : "Main switch: off"),
+  SECTION: (label, on) => `${label}: ${on ? "on" : "off"}`,
   DEVICE: (label, on) => `${label}: ${on ? "on" : "off"}`,
   ISOLATOR: (_, on) => `Isolator: ${on ? "on" : "off"}`,
   TIMER: (_, on) => `Timer: ${on ? "on" : "off"}`,

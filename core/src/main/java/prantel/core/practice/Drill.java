@@ -14,6 +14,7 @@ import prantel.core.rig.CircuitId;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
@@ -60,7 +61,7 @@ public record Drill(String id, String title, String idea, Asks asks, List<String
     public List<Slot.Measured> boxes(Rig rig, Scheme scheme) {
         Map<Optional<CircuitId>, List<Slot.Measured>> byCircuit = new LinkedHashMap<>();
         for (Slot slot : SlotPlan.of(rig, scheme)) {
-            if (slot instanceof Slot.Measured measured && asks.includes(slot)) {
+            if (slot instanceof Slot.Measured measured && isPractised(measured) && asks.includes(slot)) {
                 byCircuit
                         .computeIfAbsent(slot.circuit(), c -> new ArrayList<>())
                         .add(measured);
@@ -72,6 +73,11 @@ public record Drill(String id, String title, String idea, Asks asks, List<String
                 .map(all -> all.subList(0, Math.min(all.size(), asks.most())))
                 .map(List::copyOf)
                 .orElse(List.of());
+    }
+
+    /** Whether a box can be read on a practice rig: what a plug-in load draws cannot, since there is none to plug in. */
+    public static boolean isPractised(Slot.Measured slot) {
+        return !(slot.measurement() instanceof Measurement.LoadCurrent);
     }
 
     /** Whether a rig has something for it. */

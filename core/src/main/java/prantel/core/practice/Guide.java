@@ -135,14 +135,12 @@ public final class Guide {
         difference.missing().stream()
                 .filter(d -> !(d instanceof Deed.MainSwitchOff))
                 .forEach(todo::add);
-        // what opened is put on again, once
-        if (box.function().isLive()) {
-            now.open().stream()
-                    .filter(id -> !now.stubborn().contains(id))
-                    .sorted()
-                    .map(Deed.Reset::new)
-                    .forEach(todo::add);
-        }
+        // what opened is put on again, once: what is open leaves its part out of a dead test as well
+        now.open().stream()
+                .filter(id -> !now.stubborn().contains(id))
+                .sorted()
+                .map(Deed.Reset::new)
+                .forEach(todo::add);
         return todo.stream().findFirst().map(d -> before(now, together(d, todo)));
     }
 
@@ -225,8 +223,7 @@ public final class Guide {
 
     private Optional<Deed> atTheTester(Moment now, Slot.Measured box) {
         if (box.measurement() instanceof Measurement.Button(String device)) {
-            // pressed and tripped: what is left is to put it on again
-            return now.open().contains(device) ? Optional.empty() : Optional.of(new Deed.PressTestButton(device));
+            return Optional.of(new Deed.PressTestButton(device));
         }
         Hand hand = now.hand();
         if (hand.function() != box.function()) {
@@ -262,15 +259,15 @@ public final class Guide {
 
     /** Whether the display shows what a box asks for, taken as it asks. */
     public boolean isOnDisplay(Moment now, Slot.Measured box) {
-        return box.measurement().isByEye()
-                ? now.display()
-                        .flatMap(Moment.Display::seen)
-                        .filter(box.id()::equals)
-                        .isPresent()
-                : now.display()
-                                .filter(d -> d.seen().isEmpty() && d.hand().equals(now.hand()))
-                                .isPresent()
-                        && isHeldFor(now.hand(), box);
+        return now.display()
+                .filter(d -> switch (d.by()) {
+                    case Moment.By.Eye(var seen) -> seen.equals(box.id());
+                    case Moment.By.Button(String pressed) ->
+                        box.measurement() instanceof Measurement.Button(String device) && device.equals(pressed);
+                    case Moment.By.OfTester tester ->
+                        !box.measurement().isByEye() && d.hand().equals(now.hand()) && isHeldFor(now.hand(), box);
+                })
+                .isPresent();
     }
 
     private boolean isHeldFor(Hand hand, Slot.Measured box) {

@@ -84,13 +84,30 @@ public record Moment(
      * What the tester shows, or the eye found.
      *
      * @param hand as the tester was held for it
-     * @param seen the box that was looked at; empty for a reading
+     * @param by what showed it
      * @param swing between what it moves, where it does not stand still
      */
-    public record Display(Reading reading, Hand hand, Optional<SlotId> seen, Optional<Swinging> swing) {
+    public record Display(Reading reading, Hand hand, By by, Optional<Swinging> swing) {
         Display(Reading reading, Hand hand) {
-            this(reading, hand, Optional.empty(), Optional.empty());
+            this(reading, hand, By.TESTER, Optional.empty());
         }
+
+        /** The box that was looked at; empty for anything else. */
+        public Optional<SlotId> seen() {
+            return by instanceof By.Eye eye ? Optional.of(eye.box()) : Optional.empty();
+        }
+    }
+
+    /** What shows something. */
+    public sealed interface By {
+        By TESTER = new OfTester();
+
+        record OfTester() implements By {}
+
+        record Eye(SlotId box) implements By {}
+
+        /** A test button that was pressed. @param device as {@link Deed.PressTestButton} calls it */
+        record Button(String device) implements By {}
     }
 
     /** The lowest and the highest that a display shows that does not stand still. */

@@ -232,7 +232,7 @@ public final class PracticeRig {
         List<FaultKind> seen =
                 box.measurement() instanceof Measurement.Inspected item ? simulated.seen(item) : List.of();
         Moment.Display display =
-                new Moment.Display(new Reading.Said(saying), now.hand(), Optional.of(box.id()), Optional.empty());
+                new Moment.Display(new Reading.Said(saying), now.hand(), new Moment.By.Eye(box.id()), Optional.empty());
         return new Answer(
                 now.showing(Optional.of(display)).after(DEED_SECONDS),
                 Optional.empty(),
@@ -469,7 +469,7 @@ public final class PracticeRig {
     /** What the reading on the display is made of; empty where no current flows, or none is shown. */
     public Optional<CurrentPath> path(Moment moment) {
         return moment.display()
-                .filter(d -> d.seen().isEmpty() && d.hand().probes().size() >= 2)
+                .filter(d -> d.by() == Moment.By.TESTER && d.hand().probes().size() >= 2)
                 .flatMap(d -> CurrentPath.of(this, moment, d.hand()));
     }
 

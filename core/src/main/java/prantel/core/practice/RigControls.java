@@ -1,6 +1,7 @@
 package prantel.core.practice;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,16 +25,26 @@ import prantel.core.rig.PointId;
 import prantel.core.rig.PointKind;
 import prantel.core.rig.Residuals;
 import prantel.core.rig.Rig;
+import prantel.core.rig.SectionId;
 
 /** Everything of a rig that is switched, put in or pressed. */
 public final class RigControls {
     private final Rig rig;
     private final Map<String, Control> byId = new LinkedHashMap<>();
+    private final Map<String, SectionId> sections = new HashMap<>();
 
     public RigControls(Rig rig) {
         this.rig = rig;
         for (Board board : rig.boards()) {
             add(new Control("main:" + board.id(), "main switch", Kind.MAIN_SWITCH, Of.board(board.id())));
+            // one section alone is switched by the main switch
+            if (board.sections().size() > 1) {
+                for (Board.Section section : board.sections()) {
+                    String id = "section:" + board.id() + ":" + section.id();
+                    add(new Control(id, section.label(), Kind.SECTION, Of.board(board.id())));
+                    sections.put(id, section.id());
+                }
+            }
             if (board.surgeProtection()) {
                 add(new Control("surge:" + board.id(), "surge protection", Kind.SURGE, Of.board(board.id())));
             }
@@ -50,6 +61,8 @@ public final class RigControls {
     /** What it is. */
     public enum Kind {
         MAIN_SWITCH,
+        /** What feeds a section of a board. */
+        SECTION,
         DEVICE,
         ISOLATOR,
         TIMER,
@@ -125,6 +138,7 @@ public final class RigControls {
         return switch (control.kind()) {
             case MAIN_SWITCH ->
                 !standing.contains(new Deed.MainSwitchOff(control.of().board().orElseThrow()));
+            case SECTION -> !standing.contains(new Deed.Operate(feed(control, false)));
             case DEVICE -> !standing.contains(new Deed.Operate(device(control, false)));
             case ISOLATOR -> !standing.contains(new Deed.Operate(isolator(control, false)));
             case TIMER -> !standing.contains(new Deed.Operate(timer(control, false)));
@@ -143,6 +157,7 @@ public final class RigControls {
         BoardId board = control.of().board().orElseThrow();
         return switch (control.kind()) {
             case MAIN_SWITCH -> on ? new Deed.MainSwitchOff(board) : new Deed.Energise(board);
+            case SECTION -> new Deed.Operate(feed(control, !on));
             case DEVICE -> new Deed.Operate(device(control, !on));
             case ISOLATOR -> new Deed.Operate(isolator(control, !on));
             case TIMER -> new Deed.Operate(timer(control, !on));
@@ -179,6 +194,11 @@ public final class RigControls {
                 .filter(id -> button.id().equals("button:" + id))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    private Position feed(Control control, boolean on) {
+        return new Position.Feed(
+                control.of().board().orElseThrow(), java.util.Objects.requireNonNull(sections.get(control.id())), on);
     }
 
     private static Position device(Control control, boolean on) {

@@ -8,6 +8,8 @@ import prantel.core.expectation.Found;
 import prantel.core.expectation.SuppliedRig;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Reading;
+import prantel.core.instrument.Saying;
+import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.BranchId;
@@ -41,11 +43,19 @@ final class TesterInHand {
         Terminal line = supplied.network().branch(poles.getFirst()).to();
         Terminal neutral = supplied.network().branch(poles.getLast()).to();
         if (now.harm().supplyLost() || supplied.volts(line, neutral) < PracticeRig.TOUCH_VOLTS) {
-            return now;
+            return pressed(now, press, Saying.DOES_NOT_WORK);
         }
         SuppliedRig.Taken taken = supplied.take(new Measurement.Button(press.device()));
         taken.opened().forEach(o -> consequences.add(new Consequence.Tripped(o, Consequence.During.BUTTON)));
-        return now.opened(taken.open(), Set.of());
+        return pressed(
+                now.opened(taken.open(), Set.of()),
+                press,
+                taken.opened().isEmpty() ? Saying.DOES_NOT_WORK : Saying.WORKS);
+    }
+
+    private static Moment pressed(Moment now, Deed.PressTestButton press, Saying saying) {
+        return now.showing(Optional.of(new Moment.Display(
+                new Reading.Said(saying), now.hand(), new Moment.By.Button(press.device()), Optional.empty())));
     }
 
     Moment reading(Moment now, List<Consequence> consequences) {
@@ -112,7 +122,7 @@ final class TesterInHand {
         consequences.add(new Consequence.Unsteady(low, high));
         Moment.Display still = now.display().orElseThrow();
         return now.showing(Optional.of(new Moment.Display(
-                still.reading(), still.hand(), Optional.empty(), Optional.of(new Moment.Swinging(low, high)))));
+                still.reading(), still.hand(), still.by(), Optional.of(new Moment.Swinging(low, high)))));
     }
 
     /** Electronics that are in take their share of the test voltage. */
@@ -154,7 +164,12 @@ final class TesterInHand {
     private Moment live(Moment now, List<Consequence> consequences) {
         Hand hand = now.hand();
         if (now.harm().supplyLost()) {
-            return now.showing(Optional.empty());
+            return tester().meter(hand.function())
+                    .map(m -> showing(
+                            now,
+                            new Reading.NoReading(
+                                    Stop.NO_SUPPLY, "", m.overRange().unit())))
+                    .orElse(now.showing(Optional.empty()));
         }
         SuppliedRig supplied = rig.supplied(now);
         if (hand.function() == Function.CLAMP) {

@@ -62,9 +62,8 @@ class PracticeRigTest {
     }
 
     private static boolean stands(Slot slot) {
-        return slot instanceof Slot.Measured m
-                && !(m.measurement() instanceof Measurement.Button)
-                && !(m.measurement() instanceof Measurement.LoadCurrent);
+        // what a plug-in load draws is not practised: there is none on the rig
+        return slot instanceof Slot.Measured m && !(m.measurement() instanceof Measurement.LoadCurrent);
     }
 
     @Test

@@ -238,6 +238,7 @@ class Practices {
                 .orElseGet(() -> SlotPlan.of(rig, scheme).stream()
                         .filter(Slot.Measured.class::isInstance)
                         .map(Slot.Measured.class::cast)
+                        .filter(Drill::isPractised)
                         .toList());
     }
 
