@@ -26,8 +26,8 @@ export function Button({ kind = "plain", shortcut, large, className, children, .
       {...rest}
       className={classes(
         "inline-flex items-center justify-center gap-2 rounded-md border font-semibold",
-        // pressed is told by a line as well: forced colours take the fill away
-        "aria-pressed:underline aria-pressed:decoration-2 aria-pressed:underline-offset-4",
+        // forced colours take the fill away that tells what is pressed
+        "forced-colors:aria-pressed:underline forced-colors:aria-pressed:decoration-2",
         "disabled:opacity-55 disabled:hover:brightness-100",
         large ? "min-h-12 px-5 text-[18px]" : "min-h-10 px-3",
         KINDS[kind],

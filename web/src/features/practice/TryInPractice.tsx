@@ -20,7 +20,7 @@ export function TrySet({ assessment }: { assessment: string }) {
   return (
     <>
       <Button disabled={begin.isPending} onClick={() => begin.mutate()}>
-        Try it in Practice
+        Try this set in Practice
       </Button>
       <ProblemNote error={begin.error} />
     </>

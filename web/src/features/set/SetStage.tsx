@@ -40,7 +40,7 @@ function SetWork({ id, view }: { id: string; view: SetView }) {
         </Chip>
         {view.lockedOffAt && <Chip>dead, locked off {clock(view.lockedOffAt)}</Chip>}
         <span className="ml-auto flex flex-wrap gap-2">
-          <TrySet assessment={id} />
+          {count > 0 && <TrySet assessment={id} />}
           <LinkButton to={`/assessments/${id}/card`}>Set card</LinkButton>
         </span>
       </div>

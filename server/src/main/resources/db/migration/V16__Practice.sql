@@ -18,12 +18,18 @@ create table practice (
     ended_at timestamp with time zone,
     -- how many deeds there are: two hands cannot both do the next one
     deed_count int not null,
-    deeds clob not null,
     readings clob not null,
     named clob not null,
     box varchar(300) not null,
     slips int not null,
     dangers int not null,
     wrong int not null
+);
+-- one row a deed: what is done is written once, however long a practice becomes
+create table practice_deed (
+    practice_id varchar(40) not null references practice on delete cascade,
+    number int not null,
+    deed varchar(4000) not null,
+    primary key (practice_id, number)
 );
 create index practice_of on practice (account_id, started_at);

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
@@ -150,6 +151,10 @@ class JudgementFlowTest {
                 .as("by the same scheme it would be the proposals")
                 .contains("\"blind\"")
                 .doesNotContain("verdict");
+        Map<String, Object> replay = Map.of("id", UUID.randomUUID().toString(), "box", boxOf(view.json()));
+        assertThat(second.post(path + "/practice/replay", replay).text())
+                .as("nor on the practice rig what must have been left out")
+                .contains("\"blind\"");
         assertThat(view.text()).doesNotContain(REASON_OF_THE_FIRST);
         assertThat(view.json().get("marks").valueStream())
                 .as("nor what the program makes of it")
@@ -179,6 +184,47 @@ class JudgementFlowTest {
         assertThat(second.post(path + "/opinions/sign", Map.of("eventId", Browser.event()))
                         .status())
                 .isEqualTo(200);
+        assertThat(second.post(path + "/practice/replay", replay).status()).isEqualTo(200);
+        assertThat(second.get("/api/practice/" + replay.get("id"))
+                        .json()
+                        .get("purpose")
+                        .asString())
+                .isEqualTo("REPLAY");
+        assertThat(candidate
+                        .post(
+                                path + "/practice/replay",
+                                Map.of("id", UUID.randomUUID().toString(), "box", boxOf(view.json())))
+                        .status())
+                .as("a candidate sees no such thing, of nobody")
+                .isEqualTo(403);
+    }
+
+    private static String boxOf(JsonNode view) {
+        return view.get("lines")
+                .valueStream()
+                .filter(l -> l.get("measured").asBoolean())
+                .findFirst()
+                .orElseThrow()
+                .get("slot")
+                .asString();
+    }
+
+    /** An assessor meets the set as the candidate would; nobody else can, and it is told only in the end. */
+    @Test
+    @Order(3)
+    void aSetIsTriedByAssessorsAlone() {
+        Map<String, Object> tried = Map.of("id", UUID.randomUUID().toString(), "way", "ALONE");
+        assertThat(candidate.post(path + "/practice", tried).status()).isEqualTo(403);
+        assertThat(first.post(path + "/practice", tried).status()).isEqualTo(200);
+        String at = "/api/practice/" + tried.get("id");
+        assertThat(first.get(at).json().get("purpose").asString()).isEqualTo("TRIED");
+        assertThat(second.get(at).status()).as("each their own").isEqualTo(404);
+        JsonNode result = first.post(at + "/finish", Map.of()).json().get("result");
+        assertThat(result.get("faults").size()).isEqualTo(1);
+        assertThat(result.get("faults").get(0).get("where").asString()).contains("socket 5");
+        assertThat(first.get("/api/practice/progress").json().get("kinds").toString())
+                .as("what is tried for others is no progress of one's own")
+                .doesNotContain("insulation");
     }
 
     @Test

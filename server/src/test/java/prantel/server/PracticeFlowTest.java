@@ -144,6 +144,27 @@ class PracticeFlowTest {
         assertThat(before.get("tester").get("shown").isNull()).isTrue();
     }
 
+    /** A deed kept by an earlier version that this one refuses: the practice opens all the same, and goes on. */
+    @Test
+    void whatCannotBeRepeatedStaysInItsPlace() {
+        JsonNode opened = begin("COACHED", "continuity", 0);
+        String id = opened.get("id").asString();
+        String path = "/api/practice/" + id;
+        JsonNode state = learner.post(path + "/deeds", deed(opened.get("state"), "PROVE_INDICATOR"))
+                .json();
+        sql.update(
+                "update practice_deed set deed = ? where practice_id = ?",
+                "{\"verb\":\"UNCROSS\",\"at\":\"no-such-ring\"}",
+                id);
+        Object practices = context.getBean("practices");
+        ((Cache<?, ?>) ReflectionTestUtils.getField(practices, "going")).invalidateAll();
+        JsonNode again = learner.get(path).json().get("state");
+        assertThat(again.get("deedCount")).isEqualTo(state.get("deedCount"));
+        assertThat(again.get("log").toString()).contains("cannot repeat");
+        assertThat(learner.post(path + "/deeds", deed(again, "PROVE_INDICATOR")).status())
+                .isEqualTo(200);
+    }
+
     @Test
     void whoeverTouchesLivePartsIsToldAndCanTakeItBack() {
         JsonNode opened = begin("COACHED", "continuity", 0);

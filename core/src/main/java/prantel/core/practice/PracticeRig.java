@@ -34,7 +34,6 @@ import prantel.core.rig.BoardId;
 import prantel.core.rig.BondId;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.Loads;
 import prantel.core.rig.MainBond;
 import prantel.core.rig.Places;
 import prantel.core.rig.Point;
@@ -59,10 +58,6 @@ public final class PracticeRig {
     public static final double FUSE_VOLTS = 300;
     /** What an insulation test may leave across electronics, V: more than mains peak. Common practice, no source. */
     public static final double SPOILING_VOLTS = 350;
-    /** So many times the voltage it is made for burns a load out. Common practice, no source. */
-    private static final double BURNING = 1.25;
-    /** With less of its voltage a load does not run. Common practice, no source. */
-    private static final double RUNNING = 0.7;
     /** Less of it means that something shorts the supply before anything that opens. */
     private static final double SUPPLY_SHARE = 0.5;
 
@@ -75,7 +70,7 @@ public final class PracticeRig {
     private final DeedEdits edits;
     private final List<Contact> metal = new ArrayList<>();
     private final Map<String, List<BranchId>> residuals = new HashMap<>();
-    private final Map<Loads.Between, Double> inService = new HashMap<>();
+    private final LoadsOnTheRig loads;
     private final TesterInHand hands;
     private final ProvingDead proving;
     /** Most deeds leave the rig as it is. */
@@ -95,6 +90,7 @@ public final class PracticeRig {
             }
         }
         Residuals.of(rig).forEach(p -> residuals.put(p.id(), p.poles()));
+        this.loads = new LoadsOnTheRig(rig);
         this.hands = new TesterInHand(this);
         this.proving = new ProvingDead(this);
     }
@@ -286,7 +282,7 @@ public final class PracticeRig {
         for (Opened one : supplied.opened()) {
             consequences.add(new Consequence.Tripped(one, Consequence.During.DEED));
         }
-        Moment.Harm harm = burnt(now.harm(), harm(now.harm(), supplied), state, supplied, consequences);
+        Moment.Harm harm = loads.burnt(harm(now.harm(), supplied), state, supplied, consequences);
         if (harm.supplyLost() && !now.harm().supplyLost()) {
             consequences.add(new Consequence.SupplyLost());
         }
@@ -325,57 +321,9 @@ public final class PracticeRig {
                         .toList();
     }
 
-    /** Loads that get far more than they are made for, as where a neutral is lost between three phases. */
-    private Moment.Harm burnt(
-            Moment.Harm before,
-            Moment.Harm harm,
-            RigState state,
-            SuppliedRig supplied,
-            List<Consequence> consequences) {
-        if (harm.supplyLost()) {
-            return harm;
-        }
-        Set<Deed.LoadIn> spoilt = new HashSet<>(harm.spoilt());
-        for (Deed deed : state.standing()) {
-            if (deed instanceof Deed.LoadIn in && !before.spoilt().contains(in)) {
-                Circuit circuit = rig.circuit(in.circuit());
-                for (Loads.Between ends : Loads.between(circuit, circuit.point(in.point()))) {
-                    double volts = supplied.volts(ends.a(), ends.b());
-                    double meant = meant(ends);
-                    if (volts > BURNING * meant && spoilt.add(in)) {
-                        consequences.add(new Consequence.Overvolted(in, volts, meant));
-                    }
-                }
-            }
-        }
-        return new Moment.Harm(spoilt, harm.fuseGone(), harm.supplyLost(), harm.liveMetal());
-    }
-
-    /** What a load gets on the sound rig in service, V; worked out when the first load comes in. */
-    private synchronized double meant(Loads.Between ends) {
-        if (inService.isEmpty()) {
-            SuppliedRig sound =
-                    SimulatedRig.asDeclared(rig, FaultSet.NONE).supplied(new SetUp(rig, List.of()), Set.of());
-            for (Circuit circuit : rig.circuits()) {
-                circuit.points().stream()
-                        .flatMap(p -> Loads.between(circuit, p).stream())
-                        .forEach(b -> inService.put(
-                                b,
-                                Math.max(sound.volts(b.a(), b.b()), rig.supply().nominalVolts())));
-            }
-        }
-        return java.util.Objects.requireNonNull(inService.get(ends));
-    }
-
     /** Whether a load has its supply: a lamp is lit, a heater is warm. */
     public boolean isRunning(Moment now, Deed.LoadIn load) {
-        if (now.harm().supplyLost() || now.harm().spoilt().contains(load)) {
-            return false;
-        }
-        SuppliedRig supplied = supplied(now);
-        Circuit circuit = rig.circuit(load.circuit());
-        List<Loads.Between> ends = Loads.between(circuit, circuit.point(load.point()));
-        return !ends.isEmpty() && ends.stream().allMatch(e -> supplied.volts(e.a(), e.b()) > RUNNING * meant(e));
+        return !now.harm().supplyLost() && !now.harm().spoilt().contains(load) && loads.isRunning(load, supplied(now));
     }
 
     private boolean energises(RigState before, RigState after) {

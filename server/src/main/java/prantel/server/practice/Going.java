@@ -132,6 +132,13 @@ final class Going {
         return new Going(this, more);
     }
 
+    /** What was done under an earlier version and cannot be done any more: it stays in its place, and changes nothing. */
+    Going without(DeedInput input) {
+        List<Step> more = new ArrayList<>(steps);
+        more.add(new Step(input, now(), "Something that this version of Prantel cannot repeat", List.of()));
+        return new Going(this, more);
+    }
+
     private static Answer done(Answer answer, String what, PracticeWords words) {
         answer.cannot().ifPresent(why -> {
             throw new ProblemsException(new Problem("cannot-be-done", "deed", what, words.cannot(why)));

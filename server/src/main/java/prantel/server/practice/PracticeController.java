@@ -176,11 +176,11 @@ class PracticeController {
                         : open.going()
                                 .practice()
                                 .path(open.going().now())
-                                .map(p -> PracticeView.path(p, open.going()))
+                                .map(p -> CurrentView.of(p, open.going()))
                                 .orElse(null));
     }
 
-    record CurrentPathAnswer(PracticeView.@Nullable CurrentPathShown path) {}
+    record CurrentPathAnswer(CurrentView.@Nullable CurrentPathShown path) {}
 
     /** What a sound rig reads along the circuit of the box at hand, and what the learner read; null where there is none. */
     @GetMapping("/{id}/profile")

@@ -16,14 +16,14 @@ interface PracticeMapper {
     String COLUMNS = """
         practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id, scheme_version, way, drill,
         drill_file, purpose, beside, seed,
-        faults, started_at, ended_at, deed_count, deeds, readings, named, box, slips, dangers, wrong, kinds""";
+        faults, started_at, ended_at, deed_count, readings, named, box, slips, dangers, wrong, kinds""";
 
     @Insert("""
         insert into practice (practice_id, account_id, rig_id, rig_version, tester_id, tester_version, scheme_id,
-            scheme_version, way, drill, drill_file, purpose, beside, seed, faults, started_at, deed_count, deeds, readings,
+            scheme_version, way, drill, drill_file, purpose, beside, seed, faults, started_at, deed_count, readings,
             named, box, slips, dangers, wrong, kinds)
         values (#{practiceId}, #{accountId}, #{rigId}, #{rigVersion}, #{testerId}, #{testerVersion}, #{schemeId},
-            #{schemeVersion}, #{way}, #{drill}, #{drillFile}, #{purpose}, #{beside}, #{seed}, #{faults}, #{startedAt}, 0, '[]',
+            #{schemeVersion}, #{way}, #{drill}, #{drillFile}, #{purpose}, #{beside}, #{seed}, #{faults}, #{startedAt}, 0,
             '{}', '[]', #{box}, 0, 0, 0, '[]')""")
     void insert(PracticeRow row);
 
@@ -42,14 +42,23 @@ interface PracticeMapper {
     List<Practices.PracticePast> past(String account);
 
     @Update("""
-        update practice set deeds = #{deeds}, deed_count = #{count}, slips = #{slips}, dangers = #{dangers}
+        update practice set deed_count = #{count}, slips = #{slips}, dangers = #{dangers}
         where practice_id = #{id}""")
-    void deeds(
+    void counted(
             @Param("id") String id,
-            @Param("deeds") String deeds,
             @Param("count") int count,
             @Param("slips") int slips,
             @Param("dangers") int dangers);
+
+    /** In the order in which they were done. */
+    @Select("select deed from practice_deed where practice_id = #{id} order by number")
+    List<String> deeds(String id);
+
+    @Insert("insert into practice_deed (practice_id, number, deed) values (#{id}, #{number}, #{deed})")
+    void insertDeed(@Param("id") String id, @Param("number") int number, @Param("deed") String deed);
+
+    @Delete("delete from practice_deed where practice_id = #{id} and number > #{number}")
+    void deleteDeedsAfter(@Param("id") String id, @Param("number") int number);
 
     @Update("update practice set readings = #{readings}, box = #{box} where practice_id = #{id}")
     void readings(@Param("id") String id, @Param("readings") String readings, @Param("box") String box);

@@ -23,7 +23,6 @@ record PracticeRow(
         OffsetDateTime startedAt,
         @Nullable OffsetDateTime endedAt,
         int deedCount,
-        String deeds,
         String readings,
         String named,
         String box,

@@ -11,11 +11,9 @@ import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
 import prantel.core.fault.FaultCatalogue;
 import prantel.core.instrument.Notation;
-import prantel.core.instrument.Reading;
 import prantel.core.instrument.Written;
 import prantel.core.marking.CandidateRecord;
 import prantel.core.practice.Coach;
-import prantel.core.practice.CurrentPath;
 import prantel.core.practice.Drill;
 import prantel.core.practice.Guide;
 import prantel.core.practice.Hand;
@@ -32,9 +30,7 @@ import prantel.core.quantity.Check;
 import prantel.core.quantity.Problem;
 import prantel.core.quantity.ProblemsException;
 import prantel.core.rig.BoardId;
-import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
-import prantel.core.rig.Point;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.LikelyKeys;
 import prantel.core.sequence.Measurement;
@@ -198,24 +194,6 @@ final class PracticeView {
             List<String> keys,
             @Nullable String written,
             @Nullable Boolean right) {}
-
-    /** Where the current of a reading goes. */
-    record CurrentPathShown(double ohms, List<CurrentLegShown> legs, double restOhms) {}
-
-    /**
-     * @param circuit and point: where it is drawn; empty for what is no run of a circuit
-     * @param tight what the display would show were this joint tight; null for what is no bad joint
-     */
-    record CurrentLegShown(
-            String words,
-            String circuit,
-            String point,
-            boolean run,
-            String conductor,
-            double amps,
-            double ohms,
-            double contributes,
-            @Nullable String tight) {}
 
     static PracticeOpened opened(Practices practices, Practices.Open open) {
         PracticeRig practice = open.going().practice();
@@ -469,51 +447,5 @@ final class PracticeView {
     static boolean isRight(Key key, Slot.Measured box, String text) {
         Written written = Notation.read(text, box.boxUnit());
         return written.isReading() && key.expectation(box.id()).window().sideOf(written) == Window.Side.INSIDE;
-    }
-
-    static CurrentPathShown path(CurrentPath path, Going going) {
-        Rig rig = going.practice().rig();
-        return new CurrentPathShown(
-                path.ohms(),
-                path.legs().stream()
-                        .map(l -> new CurrentLegShown(
-                                words(l, rig),
-                                l.circuit().map(c -> c.value()).orElse(""),
-                                l.point().map(p -> p.value()).orElse(""),
-                                l.what() == CurrentPath.What.CABLE,
-                                l.conductor().map(Conductor::id).orElse(""),
-                                l.amps(),
-                                l.ohms(),
-                                l.contributes(),
-                                going.practice()
-                                        .tightened(going.now(), l)
-                                        .map(Reading::shown)
-                                        .orElse(null)))
-                        .toList(),
-                path.restOhms());
-    }
-
-    private static String words(CurrentPath.Leg leg, Rig rig) {
-        String what = switch (leg.what()) {
-            case CABLE -> "run";
-            case JOINT -> "joint";
-            case CONTACT -> "contact";
-            case EARTHING -> "earthing";
-            case SUPPLY -> "supply";
-            case INSULATION -> "insulation";
-            case LOAD -> "load";
-            case LINK -> "link";
-            case METAL -> "metal";
-        };
-        if (leg.circuit().isEmpty()) {
-            return what;
-        }
-        Circuit circuit = rig.circuit(leg.circuit().get());
-        String conductor = leg.conductor().map(c -> c.word() + " ").orElse("");
-        Optional<Point> point = leg.point().map(circuit::point);
-        return conductor + what
-                + point.map(p -> (leg.what() == CurrentPath.What.CABLE ? " to " : " at ") + p.label())
-                        .orElse(" at the board")
-                + ", " + circuit.label();
     }
 }

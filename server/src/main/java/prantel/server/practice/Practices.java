@@ -215,7 +215,6 @@ class Practices {
                 now(),
                 null,
                 0,
-                "[]",
                 "{}",
                 "[]",
                 begun.box().orElse(boxes.getFirst().id().value()),
@@ -297,8 +296,13 @@ class Practices {
                 practice,
                 boxesOf(rig, scheme, drillOf(row)),
                 json.readValue(row.beside(), new TypeReference<LinkedHashMap<String, String>>() {}));
-        for (DeedInput input : json.readValue(row.deeds(), new TypeReference<List<DeedInput>>() {})) {
-            again = again.with(input);
+        for (String deed : mapper.deeds(row.practiceId())) {
+            DeedInput input = json.readValue(deed, DeedInput.class);
+            try {
+                again = again.with(input);
+            } catch (ProblemsException e) {
+                again = again.without(input);
+            }
         }
         return again;
     }
@@ -365,11 +369,18 @@ class Practices {
     }
 
     private void keep(PracticeRow row, Going next) {
-        mapper.deeds(
+        int count = next.steps().size();
+        if (count > row.deedCount()) {
+            mapper.insertDeed(
+                    row.practiceId(),
+                    count,
+                    json.writeValueAsString(next.steps().getLast().input()));
+        } else {
+            mapper.deleteDeedsAfter(row.practiceId(), count);
+        }
+        mapper.counted(
                 row.practiceId(),
-                json.writeValueAsString(
-                        next.steps().stream().map(Going.Step::input).toList()),
-                next.steps().size(),
+                count,
                 // what was taken back was done all the same
                 Math.max(row.slips(), (int) next.count(Coach.Kind.SLIP)),
                 Math.max(row.dangers(), (int) next.count(Coach.Kind.DANGER)));
