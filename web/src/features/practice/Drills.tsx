@@ -113,7 +113,7 @@ function Editor({ choices, drill, onClose, onSaved }: EditorProps) {
       open
       onClose={onClose}
       title={fresh ? "Write a drill" : `Change ${drill.title}`}
-      about="One test or one idea. Who has begun it already keeps it as it was."
+      about="One test or one idea. Anyone already doing it keeps the old one."
     >
       <form
         className="space-y-3"

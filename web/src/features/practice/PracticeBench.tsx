@@ -170,14 +170,11 @@ function Replay({ replay }: { replay: NonNullable<Opened["state"]["replay"]> }) 
       </p>
       {replay.leftOut.length > 0 ? (
         <p>
-          Read so, if this was not done: <b>{replay.leftOut.join("; ")}</b>. The rig then shows{" "}
-          {replay.wouldShow}. Press <b>Do it for me</b> to go there step by step without it.
+          The rig shows {replay.wouldShow} when one thing is left out: <b>{replay.leftOut.join("; ")}</b>.
+          Press <b>Do it for me</b> to see it step by step.
         </p>
       ) : (
-        <p>
-          No single deed left out gives this, or the rig reads so anyhow. The steps are those that the scheme
-          asks for.
-        </p>
+        <p>Leaving one step out does not give this figure. The steps shown are those the scheme asks for.</p>
       )}
     </Pane>
   );
