@@ -55,6 +55,7 @@ const step: Schemas["Step"] = {
       layout: "LINE",
       boxes: [box, { ...box, slot: "b", where: "socket 2" }, word],
       choice: null,
+      otherWay: false,
     },
   ],
 };

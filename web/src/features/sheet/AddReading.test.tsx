@@ -11,6 +11,7 @@ const group: Group = {
   layout: "LIST",
   boxes: [],
   choice: { quantities: ["R1+R2", "R2"], places: ["socket 1", "socket 2"] },
+  otherWay: false,
 };
 
 describe("a sheet that shows no empty boxes", () => {

@@ -61,7 +61,14 @@ function show(boxes: ShownBox[], open = true) {
   shown(
     <>
       <CircuitSheet
-        group={{ label: "Sockets", circuit: "sockets", layout: "LINE", boxes: [], choice: null }}
+        group={{
+          label: "Sockets",
+          circuit: "sockets",
+          layout: "LINE",
+          boxes: [],
+          choice: null,
+          otherWay: false,
+        }}
         circuit={circuit}
         boxes={boxes}
         open={open}

@@ -189,11 +189,14 @@ export function Entry({
   box,
   open,
   narrow,
+  short,
   onText,
 }: {
   box: ShownBox;
   open: boolean;
   narrow?: boolean;
+  /** what it is called on the key that leads to it; its station, where it has one */
+  short?: string;
   onText: (text: string) => void;
 }) {
   if (box.unit === "") return <Words box={box} open={open} onText={onText} />;
@@ -208,6 +211,7 @@ export function Entry({
       likely={box.likely}
       understood={box.understood}
       keys={box.keys}
+      short={short ?? (box.station ? box.where : [box.quantity, box.column].filter(Boolean).join(", "))}
       placeholder={narrow ? box.unit : ""}
       {...(narrow ? { narrow } : {})}
       onText={onText}
@@ -240,7 +244,11 @@ function Words({ box, open, onText }: { box: ShownBox; open: boolean; onText: (t
               ? "✓ works"
               : words === "does not work"
                 ? "✗ does not"
-                : words.replace(":", "")}
+                : words === "all right"
+                  ? "✓ all right"
+                  : words === "not all right:"
+                    ? "✗ not all…"
+                    : words.replace(":", "")}
           </button>
         );
       })}

@@ -5,6 +5,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { TextField } from "../../ui/Field";
 import { ProblemNote } from "../../ui/States";
+import { kept } from "../../ui/kept";
 import { nextBox, typeInto } from "./typing";
 
 /** px below a box, for the note that it cannot be read and what was meant */
@@ -12,13 +13,21 @@ const ROOM = 96;
 const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", ".", "0", ">"];
 
 /** What is at hand for the box one is in: its one-key words, and on a tablet the digits. */
-/** @param sheet whose boxes may be taken over from the bay's tester; undefined where they are written by hand */
-export function EntryBar({ sheet }: { sheet?: string | undefined }) {
+interface Props {
+  /** whose boxes may be taken over from the bay's tester; undefined where they are written by hand */
+  sheet?: string | undefined;
+  /** where it goes on after the last box that is shown */
+  onward?: { label: string; go: () => void } | undefined;
+}
+
+export function EntryBar({ sheet, onward }: Props) {
   const [box, setBox] = useState<HTMLInputElement | null>(null);
   const [, setText] = useState("");
   const [asking, setAsking] = useState(false);
   const [reason, setReason] = useState("");
-  const [pad, setPad] = useState(() => matchMedia("(pointer: coarse)").matches);
+  const [pad, setPad] = useState(() =>
+    kept.read("digits") === null ? matchMedia("(pointer: coarse)").matches : kept.read("digits") === "shown",
+  );
 
   useEffect(() => {
     const came = (e: FocusEvent) => {
@@ -82,14 +91,17 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
   const go = () => {
     const next = nextBox(box);
     box.blur();
-    next?.focus();
-    next?.select();
+    if (next) {
+      next.focus();
+      next.select();
+    } else onward?.go();
   };
   const oneKey = (value: string) => {
     write(value);
     // the box hears what was typed before it is left
     setTimeout(go);
   };
+  const after = nextBox(box)?.dataset.short ?? onward?.label;
   const press = { onPointerDown: (e: React.PointerEvent) => e.preventDefault() };
 
   return (
@@ -142,11 +154,20 @@ export function EntryBar({ sheet }: { sheet?: string | undefined }) {
             not tested…
           </Button>
         )}
-        <Button kind="quiet" large {...press} aria-pressed={pad} onClick={() => setPad(!pad)}>
+        <Button
+          kind="quiet"
+          large
+          {...press}
+          aria-pressed={pad}
+          onClick={() => {
+            kept.write("digits", pad ? "hidden" : "shown");
+            setPad(!pad);
+          }}
+        >
           {pad ? "hide digits" : "digits"}
         </Button>
         <Button kind="main" large {...press} onClick={go}>
-          next
+          {after ? `next: ${after}` : "next"}
         </Button>
       </div>
       <ProblemNote error={take.error} />

@@ -19,6 +19,8 @@ interface Props {
   keys?: string[];
   placeholder?: string;
   narrow?: boolean;
+  /** what it is called on the key that leads to it */
+  short?: string;
   onText: (text: string) => void;
 }
 
@@ -35,6 +37,7 @@ export function ReadingInput(props: Props) {
     understood = "",
     keys = [],
     narrow,
+    short = "",
     onText,
   } = props;
   const [text, setText] = useState(saved);
@@ -63,6 +66,7 @@ export function ReadingInput(props: Props) {
       <span className="flex items-center gap-1.5">
         <input
           id={id}
+          data-short={short}
           data-reading
           data-keys={JSON.stringify(keys)}
           data-understood={understood}

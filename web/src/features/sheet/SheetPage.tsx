@@ -1,83 +1,110 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Tabs } from "radix-ui";
-import { type ReactNode, useEffect, useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { useParams } from "react-router";
-import { api, data, newEventId, sentence } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
-import { Loaded, ProblemNote } from "../../ui/States";
-import { clock } from "../../ui/when";
-import { StageClock } from "../conduct";
-import type { OutboxState } from "../../api/outbox";
+import { Loaded } from "../../ui/States";
+import { kept } from "../../ui/kept";
 import { sheetQueries, type SheetView } from "./queries";
-import { boxesIn, nextStep, openIn, type Step } from "./boxes";
+import { type At, nextStep, SIGNS, stateOf } from "./boxes";
+import { CircuitBoxes } from "./CircuitBoxes";
 import { Confirm } from "./Confirm";
 import { EntryBar } from "./EntryBar";
 import { FaultReports } from "./FaultReports";
+import { HandIn } from "./HandIn";
+import { Refused, SheetHead } from "./SheetHead";
+import { SheetMap } from "./SheetMap";
 import { StepBoxes } from "./StepBoxes";
 import { reportsWithPending, useSheet } from "./useSheet";
 
-/** The candidate's own sheet: test by test, circuit by circuit, for a hand that is not free. */
+/** The candidate's own sheet: tests by circuits as a map, one test or one circuit at a time, for a hand that is not free. */
 export function SheetPage({ me }: { me: string }) {
   const { id = "" } = useParams();
   const { query, outbox, state } = useSheet(id, me);
   useStanding(id, query.data);
-  const [shown, setShown] = useState("");
+  const [chosen, setChosen] = useState<At>();
+  const [mapShown, setMapShown] = useState(() => kept.read("sheet-map") !== "hidden");
+  const [picking, setPicking] = useState(false);
   return (
     <Loaded query={query}>
       {(view) => {
         const next = nextStep(view);
         const confirmed = view.open && view.conducted.ready.complete;
-        const at = shown || next?.id || view.steps[0]?.id || FAULTS;
+        const first = next ?? view.steps[0];
+        const at: At = chosen ?? (first ? { by: "test", step: first.id } : { by: "faults" });
+        const step = at.by === "test" ? view.steps.find((s) => s.id === at.step) : undefined;
+        const go = (to: At) => {
+          setChosen(to);
+          setPicking(false);
+          lead(to);
+        };
+        const onward =
+          next && !(at.by === "test" && at.step === next.id)
+            ? { label: next.label, go: () => go({ by: "test", step: next.id }) }
+            : undefined;
+        const boxes = { view, pending: state.pending, onWrite: outbox.write.bind(outbox) };
         return (
-          <div className="mx-auto max-w-[1180px] text-[18px]">
+          <div className="mx-auto max-w-[1320px] text-[18px]">
             <SheetHead view={view} state={state} receivedAt={query.dataUpdatedAt} />
             <Refused state={state} onDismiss={() => outbox.dismiss()} />
             <Confirm id={id} view={view} />
-            <Tabs.Root value={at} onValueChange={setShown}>
-              <StepPicker view={view} at={at} onChoose={setShown} />
-              <div className="mb-3 hidden items-end gap-3 border-b border-line sm:flex">
-                {/* what only screen readers read stays inside: it made the page thousands of pixels wide */}
-                <Tabs.List aria-label="Tests" className="relative flex min-w-0 flex-1 flex-wrap">
-                  {view.steps.map((step) => (
-                    <StepTab key={step.id} step={step} />
-                  ))}
-                  <Tab value={FAULTS}>Faults I found</Tab>
-                </Tabs.List>
+            <div className="lg:grid lg:grid-cols-[auto_minmax(0,1fr)] lg:items-start lg:gap-4">
+              <div className="mb-3 hidden border border-line bg-sheet px-3 py-2 sm:block lg:sticky lg:top-2 lg:max-h-[96vh] lg:max-w-[420px] lg:overflow-y-auto">
+                <button
+                  type="button"
+                  aria-expanded={mapShown}
+                  className="flex min-h-9 w-full items-center gap-3 text-left lg:hidden"
+                  onClick={() => {
+                    kept.write("sheet-map", mapShown ? "hidden" : "shown");
+                    setMapShown(!mapShown);
+                  }}
+                >
+                  <b>{titleOf(view, at)}</b>
+                  {next && <span className="text-[16px] text-ink2">next open: {next.label}</span>}
+                  <span className="ml-auto text-[16px] text-work underline">
+                    {mapShown ? "hide the map" : "show the map"}
+                  </span>
+                </button>
+                <div className={mapShown ? "" : "hidden lg:block"}>
+                  <SheetMap view={view} at={at} onGo={go} />
+                </div>
               </div>
-              {view.steps.map((step) => (
-                <Tabs.Content key={step.id} value={step.id}>
-                  <StepBoxes
-                    step={step}
-                    view={view}
-                    pending={state.pending}
-                    onWrite={(w) => outbox.write(w)}
-                  />
-                </Tabs.Content>
-              ))}
-              <Tabs.Content value={FAULTS}>
-                {view.reportDamaged && (
-                  <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
-                    What you named here before cannot be read any more. Name your faults again; your assessor
-                    can see that it was so.
-                  </p>
+              <div className="min-w-0">
+                <Stepper view={view} at={at} onGo={go} onMap={() => setPicking(true)} />
+                <h2 className="mb-2 hidden text-[21px] font-bold sm:block" id="at-hand">
+                  {titleOf(view, at)}
+                </h2>
+                {step && <StepBoxes key={step.id} step={step} {...boxes} />}
+                {at.by === "circuit" && <CircuitBoxes key={at.circuit} circuit={at.circuit} {...boxes} />}
+                {at.by === "faults" && (
+                  <>
+                    {view.reportDamaged && (
+                      <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
+                        What you named here before cannot be read any more. Name your faults again; your
+                        assessor can see that it was so.
+                      </p>
+                    )}
+                    <FaultReports
+                      view={view}
+                      reports={reportsWithPending(view, state.pending)}
+                      onChange={(reports) =>
+                        outbox.write({ kind: "reports", reports, basedOn: view.reportsSeq })
+                      }
+                    />
+                  </>
                 )}
-                <FaultReports
-                  view={view}
-                  reports={reportsWithPending(view, state.pending)}
-                  onChange={(reports) => outbox.write({ kind: "reports", reports, basedOn: view.reportsSeq })}
-                />
-              </Tabs.Content>
-            </Tabs.Root>
-            {confirmed && <EntryBar sheet={view.conducted.fromTester ? id : undefined} />}
-            {confirmed && (
-              <HandIn
-                id={id}
-                view={view}
-                unsent={state.pending.length}
-                next={next && next.id !== at ? { label: next.label, go: () => setShown(next.id) } : undefined}
-              />
-            )}
+                {confirmed && <EntryBar sheet={view.conducted.fromTester ? id : undefined} onward={onward} />}
+                {confirmed && <HandIn id={id} view={view} unsent={state.pending.length} next={onward} />}
+              </div>
+            </div>
+            <Dialog
+              open={picking}
+              onClose={() => setPicking(false)}
+              title="Where am I?"
+              about="Every test and every circuit: press one to go there."
+            >
+              <SheetMap view={view} at={at} onGo={go} />
+            </Dialog>
           </div>
         );
       }}
@@ -85,7 +112,31 @@ export function SheetPage({ me }: { me: string }) {
   );
 }
 
-const FAULTS = "faults";
+function titleOf(view: SheetView, at: At): string {
+  switch (at.by) {
+    case "test":
+      return view.steps.find((s) => s.id === at.step)?.label ?? "";
+    case "circuit":
+      return view.circuits.find((c) => c.id === at.circuit)?.label ?? "";
+    case "faults":
+      return "Faults I found";
+  }
+}
+
+/** To the part of a test that was pressed in the map, with the first empty box at hand. */
+function lead(to: At) {
+  if (to.by !== "test" || to.circuit === undefined) return;
+  const part = `part-${to.step}-${to.circuit}`;
+  // once the test is there
+  setTimeout(() => {
+    const found = document.getElementById(part);
+    found?.scrollIntoView({ block: "nearest" });
+    const inputs = [
+      ...(found?.querySelectorAll<HTMLInputElement>("input[data-reading]:not(:disabled)") ?? []),
+    ];
+    (inputs.find((i) => i.value === "") ?? inputs[0])?.focus();
+  });
+}
 
 /** Looks at the sheet again when the bay went live, the sheet came back or was closed elsewhere. */
 function useStanding(id: string, view: SheetView | undefined) {
@@ -104,229 +155,61 @@ function useStanding(id: string, view: SheetView | undefined) {
   }, [differs, client, id]);
 }
 
-function Tab({ value, children }: { value: string; children: ReactNode }) {
-  return (
-    <Tabs.Trigger
-      value={value}
-      className="min-h-12 shrink-0 border-b-4 border-transparent px-3 whitespace-nowrap text-ink2 data-[state=active]:border-work data-[state=active]:font-bold data-[state=active]:text-ink"
-    >
-      {children}
-    </Tabs.Trigger>
-  );
-}
-
-/** On a phone: which test it is, the one before and the one after, and all of them in a list. */
-function StepPicker({ view, at, onChoose }: { view: SheetView; at: string; onChoose: (id: string) => void }) {
-  const ids = [...view.steps.map((s) => s.id), FAULTS];
-  const here = ids.indexOf(at);
-  const to = (by: number, words: string, sign: string) => (
-    <Button
-      large
-      className="!px-3"
-      aria-label={words}
-      disabled={ids[here + by] === undefined}
-      onClick={() => onChoose(ids[here + by] ?? at)}
-    >
-      {sign}
-    </Button>
-  );
-  return (
-    <div className="sticky top-0 z-10 mb-3 flex items-end gap-2 border-b border-line bg-ground py-2 sm:hidden">
-      {to(-1, "The test before", "‹")}
-      <label className="min-w-0 flex-1">
-        <span className="block text-[14px] text-ink2">
-          Test {here + 1} of {ids.length}
-        </span>
-        <select
-          value={at}
-          onChange={(e) => onChoose(e.target.value)}
-          className="min-h-12 w-full rounded-md border border-ink2 bg-sheet px-2 text-[17px] font-bold"
-        >
-          {view.steps.map((step) => (
-            <option key={step.id} value={step.id}>
-              {SIGNS[stateOf(step)]} {step.label}
-            </option>
-          ))}
-          <option value={FAULTS}>Faults I found</option>
-        </select>
-      </label>
-      {to(1, "The test after", "›")}
-    </div>
-  );
-}
-
-const SIGNS = { closed: "–", filled: "●", begun: "◐", open: "○" };
-
-function stateOf(step: Step): keyof typeof SIGNS {
-  const open = openIn(step);
-  // where empty boxes are not shown, nothing is told to be full
-  if (!step.closedBecause && step.groups.some((g) => g.choice)) return boxesIn(step) > 0 ? "begun" : "open";
-  return step.closedBecause ? "closed" : open === 0 ? "filled" : open < boxesIn(step) ? "begun" : "open";
-}
-
-/** ● filled, ◐ begun, ○ open, – closed: by shape, and in words for who cannot see it. */
-function StepTab({ step }: { step: Step }) {
-  const open = openIn(step);
-  const all = boxesIn(step);
-  const state = stateOf(step);
-  const told = step.groups.every((g) => !g.choice);
-  return (
-    <Tab value={step.id}>
-      <span aria-hidden="true" className="mr-1.5 text-work">
-        {SIGNS[state]}
-      </span>
-      {step.label}
-      <span className="sr-only">
-        , {state}, {told ? `${all - open} of ${all} boxes` : `${all} written`}
-      </span>
-    </Tab>
-  );
-}
-
-function SheetHead({ view, state, receivedAt }: { view: SheetView; state: OutboxState; receivedAt: number }) {
-  return (
-    <>
-      <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-[20px] font-bold sm:text-[23px]">
-          Bay {view.bay} · {view.rig}
-        </h1>
-        <span className="hidden text-[15px] text-ink2 sm:inline">
-          {view.scheme} · {view.tester}, insulation to {view.overRange.replace(">", "")}
-        </span>
-        {view.live && (
-          <span className="rounded bg-caution-soft px-2 py-0.5 font-bold text-caution">LIVE</span>
-        )}
-        <span className="text-[15px]">
-          <StageClock clock={view.conducted.clock} live={view.live} receivedAt={receivedAt} quiet />
-        </span>
-        <SaveState state={state} />
-      </div>
-      {view.paused && (
-        <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
-          <b>{view.paused}: your clock stands still.</b> Step back from the rig; your assessor lets you go on.
-          What you wrote is kept.
-        </p>
-      )}
-      {view.stoppedBecause && (
-        <p role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
-          <b>Stopped for safety.</b> {view.stoppedBecause}. Hands off the rig; your assessor makes it safe.
-          Your sheet stays as it is.
-        </p>
-      )}
-      {view.handedInAt && (
-        <p className="mb-3 bg-work-soft p-3 font-semibold">
-          Handed in {clock(view.handedInAt)}. It can be read, not changed.
-        </p>
-      )}
-      {view.open && view.handedBackBecause && (
-        <p className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
-          Handed back: {view.handedBackBecause}
-        </p>
-      )}
-      {view.open && (
-        <p className="mb-2 text-[14px] text-ink2">
-          {view.live
-            ? "Live: supervised only, fused probes, covers on. If anything is not as you expect, stop and call your assessor."
-            : "Prove dead first, every time. If anything is not as you expect, stop and call your assessor."}
-        </p>
-      )}
-    </>
-  );
-}
-
-function SaveState({ state }: { state: OutboxState }) {
-  const words = state.waiting
-    ? state.waiting === "owner"
-      ? `Signed out: ${state.pending.length} kept here, sent when you sign in again`
-      : `No connection: ${state.pending.length} kept here, sent when it is back`
-    : state.pending.length > 0
-      ? "Saving…"
-      : "Saved";
-  return (
-    <span
-      role="status"
-      className={state.waiting ? "ml-auto font-semibold text-caution" : "ml-auto text-ink2"}
-    >
-      {words}
-    </span>
-  );
-}
-
-function Refused({ state, onDismiss }: { state: OutboxState; onDismiss: () => void }) {
-  if (state.refused.length === 0) return null;
-  return (
-    <div role="alert" className="mb-3 border-l-4 border-caution bg-caution-soft p-3">
-      <ul>
-        {state.refused.map((r) => (
-          <li key={r.write.eventId}>
-            {r.write.kind === "reading" && <b>“{r.write.text}” was not saved. </b>}
-            {r.error.problems.map(sentence).join(" ")}
-          </li>
-        ))}
-      </ul>
-      <Button onClick={onDismiss} className="mt-2">
-        I have seen it
-      </Button>
-    </div>
-  );
-}
-
-interface HandInProps {
-  id: string;
+/** On a phone: where one is, the test before and the one after, and the map. */
+function Stepper({
+  view,
+  at,
+  onGo,
+  onMap,
+}: {
   view: SheetView;
-  unsent: number;
-  /** what is open elsewhere */
-  next: { label: string; go: () => void } | undefined;
-}
-
-function HandIn({ id, view, unsent, next }: HandInProps) {
-  // some schemes ask for it without a word of what is still open
-  const tells = view.conducted.help !== "NONE";
-  const [asking, setAsking] = useState(false);
-  const [eventId] = useState(newEventId);
-  const client = useQueryClient();
-  const handIn = useMutation({
-    mutationFn: () =>
-      data(api.POST("/api/my/sheets/{id}/hand-in", { params: { path: { id } }, body: { eventId } })),
-    onSuccess: (v) => {
-      client.setQueryData(sheetQueries.one(id).queryKey, v);
-      setAsking(false);
-    },
-  });
-  return (
-    <div className="mt-6 flex flex-wrap items-center gap-4 border-t border-line pt-4">
-      <Button kind="main" large onClick={() => setAsking(true)}>
-        Hand in
-      </Button>
-      {tells && (
-        <span className="text-ink2">
-          {view.filled} of {view.boxes} boxes filled
-        </span>
-      )}
-      {tells && next && (
-        <Button large className="ml-auto" onClick={next.go}>
-          Next open: {next.label}
-        </Button>
-      )}
-      <Dialog
-        open={asking}
-        onClose={() => setAsking(false)}
-        title="Hand the sheet in?"
-        about={`${tells ? `${view.filled} of ${view.boxes} boxes are filled` : "What is empty stays empty"}${view.steps.some((x) => x.alternativeTo) ? "; of two ways to prove a circuit you take one, so some stay empty" : ""}. After this you can read the sheet but not change it.`}
+  at: At;
+  onGo: (at: At) => void;
+  onMap: () => void;
+}) {
+  const all: At[] = [
+    ...view.steps.map((s): At => ({ by: "test", step: s.id })),
+    ...view.circuits.map((c): At => ({ by: "circuit", circuit: c.id })),
+    { by: "faults" },
+  ];
+  const here = all.findIndex(
+    (a) =>
+      a.by === at.by &&
+      (a.by !== "test" || at.by !== "test" || a.step === at.step) &&
+      (a.by !== "circuit" || at.by !== "circuit" || a.circuit === at.circuit),
+  );
+  const to = (by: number, words: string, sign: string) => {
+    const there = all[here + by];
+    return (
+      <Button
+        large
+        className="!px-3"
+        aria-label={words}
+        disabled={there === undefined || here + by < 0}
+        onClick={() => there && onGo(there)}
       >
-        {unsent > 0 && (
-          <p className="mb-3 text-caution">{unsent} not saved yet: wait until it says “Saved”.</p>
-        )}
-        <ProblemNote error={handIn.error} />
-        <div className="mt-3 flex justify-end gap-2">
-          <Button large onClick={() => setAsking(false)}>
-            Not yet
-          </Button>
-          <Button kind="main" large disabled={unsent > 0 || handIn.isPending} onClick={() => handIn.mutate()}>
-            Hand in
-          </Button>
-        </div>
-      </Dialog>
+        {sign}
+      </Button>
+    );
+  };
+  const step = at.by === "test" ? view.steps.find((s) => s.id === at.step) : undefined;
+  return (
+    <div className="sticky top-0 z-10 mb-3 flex items-center gap-2 border-b border-line bg-ground py-2 sm:hidden">
+      {to(-1, "The one before", "‹")}
+      <button
+        type="button"
+        onClick={onMap}
+        className="min-h-12 min-w-0 flex-1 rounded-md border border-ink2 bg-sheet px-2 text-left leading-tight"
+      >
+        <span className="block text-[14px] text-ink2">
+          {at.by === "test" ? `Test ${here + 1} of ${view.steps.length}` : "All circuits and tests"} · map
+        </span>
+        <b>
+          {step && <span aria-hidden="true">{SIGNS[stateOf(step)]} </span>}
+          {titleOf(view, at)}
+        </b>
+      </button>
+      {to(1, "The one after", "›")}
     </div>
   );
 }

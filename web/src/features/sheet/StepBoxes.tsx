@@ -5,6 +5,7 @@ import { AddReading } from "./AddReading";
 import { CircuitSheet, Entry } from "./CircuitSheet";
 import { GridSheet } from "./GridSheet";
 import { Judge } from "./Judge";
+import { idOf, isInRows, RowsSheet } from "./RowsSheet";
 import { withPending } from "./useSheet";
 
 interface Props {
@@ -19,7 +20,49 @@ export function StepBoxes({ step, view, pending, onWrite }: Props) {
   const open = view.open && step.closedBecause === "";
   return (
     <div className="space-y-3">
-      {step.closedBecause && view.open && (
+      <BeforeBoxes step={step} told={view.open} />
+      {isInRows(step) ? (
+        <RowsSheet
+          step={step}
+          boxesOf={(group) => group.boxes.map((b) => withPending(b, pending))}
+          open={open}
+          {...writing(onWrite)}
+        />
+      ) : (
+        step.groups.map((group) => (
+          <section
+            key={group.label || step.id}
+            id={idOf(step, group)}
+            aria-label={group.label || step.label}
+            className="border border-line bg-sheet px-4 py-3"
+          >
+            {group.label && <h3 className="mb-1 font-bold">{group.label}</h3>}
+            <GroupBoxes group={group} view={view} pending={pending} open={open} onWrite={onWrite} />
+            <AddReading sheet={view.id} test={step.id} group={group} open={open} onWrite={onWrite} />
+          </section>
+        ))
+      )}
+    </div>
+  );
+}
+
+/** What the boxes of a test do. */
+function writing(onWrite: (write: Write) => void) {
+  return {
+    onText: (box: ShownBox, text: string) =>
+      onWrite({ kind: "reading", slot: box.slot, text, basedOn: box.seq }),
+    onExpected: (box: ShownBox, text: string) =>
+      onWrite({ kind: "expected", slot: box.slot, text, basedOn: box.said?.seq ?? 0 }),
+    onJudge: (box: ShownBox, satisfactory: boolean | null) =>
+      onWrite({ kind: "judgement", slot: box.slot, satisfactory, basedOn: box.judgedSeq }),
+  };
+}
+
+/** Why it is closed, how it is set up, what it is instead of. */
+export function BeforeBoxes({ step, told }: { step: Step; told: boolean }) {
+  return (
+    <>
+      {step.closedBecause && told && (
         <p role="note" className="border-l-4 border-caution bg-caution-soft p-3">
           Closed: {step.closedBecause}.
         </p>
@@ -41,18 +84,7 @@ export function StepBoxes({ step, view, pending, onWrite }: Props) {
       ) : (
         step.alternativeTo && <p className="text-[15px] text-ink2">{insteadOf(step.alternativeTo)}</p>
       )}
-      {step.groups.map((group) => (
-        <section
-          key={group.label || step.id}
-          aria-label={group.label || step.label}
-          className="border border-line bg-sheet px-4 py-3"
-        >
-          {group.label && <h2 className="mb-1 font-bold">{group.label}</h2>}
-          <GroupBoxes group={group} view={view} pending={pending} open={open} onWrite={onWrite} />
-          <AddReading sheet={view.id} test={step.id} group={group} open={open} onWrite={onWrite} />
-        </section>
-      ))}
-    </div>
+    </>
   );
 }
 
@@ -68,16 +100,10 @@ interface GroupProps {
   onWrite: (write: Write) => void;
 }
 
-function GroupBoxes({ group, view, pending, open, onWrite }: GroupProps) {
+/** The boxes of one part of a test: along its circuit, as a grid, or one below the other. */
+export function GroupBoxes({ group, view, pending, open, onWrite }: GroupProps) {
   const boxes = group.boxes.map((b) => withPending(b, pending));
-  const does = {
-    onText: (box: ShownBox, text: string) =>
-      onWrite({ kind: "reading", slot: box.slot, text, basedOn: box.seq }),
-    onExpected: (box: ShownBox, text: string) =>
-      onWrite({ kind: "expected", slot: box.slot, text, basedOn: box.said?.seq ?? 0 }),
-    onJudge: (box: ShownBox, satisfactory: boolean | null) =>
-      onWrite({ kind: "judgement", slot: box.slot, satisfactory, basedOn: box.judgedSeq }),
-  };
+  const does = writing(onWrite);
   const circuit = view.circuits.find((c) => c.id === group.circuit);
   if (group.layout === "LINE" && circuit) {
     return <CircuitSheet group={group} circuit={circuit} boxes={boxes} open={open} {...does} />;

@@ -19,7 +19,8 @@ export function useSheet(id: string, me: string) {
       }
       layOver(client, queryKey, withChange(view, changed, write));
       // a box that the sheet did not show before it was written
-      if (changed.box && !hasBox(view, changed.box.slot))
+      // or that shows whether its circuit is proved this way or the other
+      if (changed.box && (!hasBox(view, changed.box.slot) || mayTurnTheWay(view, changed.box.slot)))
         void client.invalidateQueries({ queryKey, exact: true });
     });
   }, [id, me, client]);
@@ -57,6 +58,17 @@ export function useUnsent(me: string, ids: string[]): number {
     };
   }, [boxes]);
   return waiting;
+}
+
+/** Whether the box is the first or the last that is written of one of two ways: the server says which way is open then. */
+function mayTurnTheWay(view: SheetView, slot: string): boolean {
+  return view.steps.some(
+    (s) =>
+      s.alternativeTo !== "" &&
+      s.groups.some(
+        (g) => g.boxes.some((b) => b.slot === slot) && g.boxes.filter((b) => b.text !== "").length <= 1,
+      ),
+  );
 }
 
 function hasBox(view: SheetView, slot: string): boolean {

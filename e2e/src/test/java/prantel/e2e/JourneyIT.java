@@ -175,8 +175,7 @@ class JourneyIT extends BrowserTest {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Bay 1")))
                 .tap();
         Stages.confirm(page);
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
-                .tap();
+        Stages.test(page, "R1+R2, method 1").tap();
         Axe.check(page, "the candidate's sheet");
 
         parlour(page).getByLabel("R1+R2, socket 1, Ω").fill("0,13");
@@ -204,8 +203,7 @@ class JourneyIT extends BrowserTest {
                 .isVisible();
         application.run();
         page = afterSignInAgain(page);
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
-                .tap();
+        Stages.test(page, "R1+R2, method 1").tap();
         assertThat(parlour(page).getByLabel("R1+R2, socket 3, Ω")).hasValue("1.00");
         assertThat(parlour(page).getByLabel("R1+R2, socket 4, Ω")).hasValue("1.16");
 
@@ -222,8 +220,7 @@ class JourneyIT extends BrowserTest {
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("✓ satisfactory"))
                 .tap();
 
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Insulation"))
-                .tap();
+        Stages.test(page, "Insulation").tap();
         Locator live = page.getByLabel("Insulation L–N, Parlour sockets, 500 V, MΩ");
         live.tap();
         // one key writes it and goes on to the next box
@@ -233,8 +230,7 @@ class JourneyIT extends BrowserTest {
         assertThat(page.getByLabel("Insulation L–E, Parlour sockets, 500 V, MΩ"))
                 .isFocused();
 
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Faults I found"))
-                .tap();
+        Stages.test(page, "Faults I found").tap();
         page.getByLabel("Where").selectOption("socket 3, Parlour sockets");
         page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("High-resistance joint");
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("CPC"))

@@ -48,8 +48,7 @@ class Screenshots {
             link(sheet, "Bay 1");
             Stages.confirm(sheet);
             untilContinuity(page, sheet);
-            sheet.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("R1+R2, method 1"))
-                    .click();
+            Stages.test(sheet, "R1+R2, method 1").click();
             String[] readings = {"0,13", "0.27", "1.00", "1.16"};
             for (int i = 0; i < readings.length; i++) {
                 sheet.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Parlour sockets"))
@@ -113,7 +112,7 @@ class Screenshots {
 
     /** Isolated, inspected, earth and bonds read: in the order that the scheme asks for. */
     private static void untilContinuity(Page assessor, Page sheet) {
-        sheet.getByRole(AriaRole.TAB).first().waitFor();
+        Stages.tests(sheet).first().waitFor();
         String id = sheet.url().replaceAll(".*/", "");
         Object readings = Rooms.with(assessor).evaluate("id => readings(id)", id);
         Rooms.with(sheet)

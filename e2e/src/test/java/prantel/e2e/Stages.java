@@ -56,6 +56,16 @@ final class Stages {
         assertThat(sheet.getByText("Before you start")).not().isVisible();
     }
 
+    /** A test in the map of the sheet. */
+    static Locator test(Page sheet, String name) {
+        return tests(sheet).filter(new Locator.FilterOptions().setHasText(name));
+    }
+
+    /** Every test of the map, and what was found. */
+    static Locator tests(Page sheet) {
+        return sheet.locator("nav[aria-label='Tests and circuits'] button[data-step]");
+    }
+
     static void askToGoLive(Page sheet) {
         button(sheet, "Ask to go live…").click();
         tickAll(sheet, "Before it goes live");

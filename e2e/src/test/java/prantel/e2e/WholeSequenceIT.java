@@ -64,8 +64,7 @@ class WholeSequenceIT extends BrowserTest {
         Stages.confirm(sheet);
         assertThat(button(sheet, "Hand in")).isVisible();
         Map<String, String> readings = new HashMap<>();
-        List<Locator> tabs =
-                sheet.getByRole(AriaRole.TABLIST).getByRole(AriaRole.TAB).all();
+        List<Locator> tabs = Stages.tests(sheet).all();
         List<Locator> live = new ArrayList<>();
         for (Locator tab : tabs) {
             String name = tab.innerText();
@@ -274,8 +273,7 @@ class WholeSequenceIT extends BrowserTest {
     }
 
     private void report(Page sheet) {
-        sheet.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Faults I found"))
-                .click();
+        Stages.test(sheet, "Faults I found").click();
         sheet.getByLabel("Where").selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(2));
         sheet.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).selectOption("High-resistance joint");
         sheet.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("CPC"))

@@ -151,7 +151,10 @@ public final class SchemeFile {
                         one(node, "codes", Practice.Codes.NONE),
                         items,
                         one(node, "entry", Practice.Entry.BY_HAND),
-                        one(node, "help", Practice.Help.FULL)));
+                        one(node, "help", Practice.Help.FULL),
+                        texts(node, "oneFigure").stream()
+                                .map(t -> of(TestKind.class, t))
+                                .collect(Collectors.toSet())));
     }
 
     private static Set<RcdTest> rcdTests(JsonNode rcd) {

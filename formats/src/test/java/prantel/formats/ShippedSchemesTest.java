@@ -23,10 +23,12 @@ import prantel.core.marking.CandidateRecord;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
+import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
 import prantel.core.scheme.Severity;
 import prantel.core.scheme.Step;
 import prantel.core.scheme.TestKind;
+import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 import prantel.core.sequence.SlotPlan;
 import prantel.core.survey.SchemeSurvey;
@@ -58,6 +60,7 @@ class ShippedSchemesTest {
     @ParameterizedTest
     @CsvSource({
         "initial-single-phase,toll-cottage",
+        "initial-every-point,toll-cottage",
         "initial-earlier-practice,toll-cottage",
         "condition-check,toll-cottage",
         "dead-verification-as-nzs,toll-cottage",
@@ -78,6 +81,25 @@ class ShippedSchemesTest {
                 .anySatisfy(p -> assertThat(p.mend()).contains("ring"));
     }
 
+    /** A paper schedule of such a cottage holds about fifty values besides what is ticked: common practice, no source. */
+    @Test
+    void fourCircuitsAreWrittenInAtMostAHundredAndTenBoxesWithNothingUntested() throws Exception {
+        Rig cottage = DemoRigsTest.rig("toll-cottage");
+        List<Slot> boxes = SlotPlan.sheet(cottage, named("initial-single-phase"));
+        List<Slot> every = SlotPlan.sheet(cottage, named("initial-every-point"));
+        assertThat(boxes).hasSizeLessThanOrEqualTo(110);
+        assertThat(perTestAndCircuit(boxes)).isEqualTo(perTestAndCircuit(every));
+        assertThat(boxes)
+                .filteredOn(s -> s.step() == TestKind.R1_R2 || s.step() == TestKind.RING)
+                .containsExactlyElementsOf(every.stream()
+                        .filter(s -> s.step() == TestKind.R1_R2 || s.step() == TestKind.RING)
+                        .toList());
+    }
+
+    private static Set<List<Object>> perTestAndCircuit(List<Slot> slots) {
+        return slots.stream().map(s -> List.<Object>of(s.step(), s.circuit())).collect(Collectors.toSet());
+    }
+
     private static Scheme named(String id) {
         return ShippedSchemes.named(id).orElseThrow();
     }
@@ -86,6 +108,7 @@ class ShippedSchemesTest {
     @ParameterizedTest
     @CsvSource({
         "initial-single-phase,toll-cottage",
+        "initial-every-point,toll-cottage",
         "initial-earlier-practice,toll-cottage",
         "condition-check,toll-cottage",
         "dead-verification-as-nzs,toll-cottage",

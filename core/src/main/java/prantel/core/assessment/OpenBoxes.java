@@ -21,6 +21,17 @@ public final class OpenBoxes {
         return (int) slots.stream().filter(s -> !isOpen(assessment, s)).count();
     }
 
+    /** Whether a box has nothing to be written in, because its circuit is being proved the other way. */
+    public static boolean isProvedTheOtherWay(Assessment assessment, Scheme scheme, Slot slot, List<Slot> all) {
+        return isProvedTheOtherWay(scheme, slot, all, s -> isOpen(assessment, s));
+    }
+
+    private static boolean isProvedTheOtherWay(Scheme scheme, Slot slot, List<Slot> all, Predicate<Slot> isOpen) {
+        return scheme.alternativeTo(slot.step())
+                .filter(other -> isBegun(all, slot, other, isOpen) && !isBegun(all, slot, slot.step(), isOpen))
+                .isPresent();
+    }
+
     /** @param slots of one step, or of several */
     static List<Slot> of(Assessment assessment, Scheme scheme, List<Slot> slots) {
         return of(scheme, slots, s -> isOpen(assessment, s));
@@ -56,9 +67,7 @@ public final class OpenBoxes {
      */
     static List<Slot> ofStep(Scheme scheme, List<Slot> own, List<Slot> all, Predicate<Slot> isOpen) {
         return of(scheme, own, isOpen).stream()
-                .filter(s -> scheme.alternativeTo(s.step())
-                        .filter(other -> isBegun(all, s, other, isOpen) && !isBegun(all, s, s.step(), isOpen))
-                        .isEmpty())
+                .filter(s -> !isProvedTheOtherWay(scheme, s, all, isOpen))
                 .toList();
     }
 

@@ -98,8 +98,7 @@ final class OrderKept {
 
     private Optional<Broken> written(OrderRule rule, Trace then, Optional<CircuitId> circuit) {
         List<Slot> needed = own(rule.first()).stream()
-                // chosen or worked out from others: no deed at the rig
-                .filter(s -> !(s instanceof Slot.Composed))
+                .filter(Slot::isDoneAtTheRig)
                 .filter(s -> circuit.isEmpty()
                         || s.circuit().isEmpty()
                         || s.circuit().equals(circuit))

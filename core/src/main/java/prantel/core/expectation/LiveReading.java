@@ -52,7 +52,7 @@ final class LiveReading {
             case Measurement.LoadCurrent load -> loadCurrent(load);
             case Measurement.Operation operation ->
                 left(new Found.Words(
-                        operation.trials().stream().allMatch(this::comesOut) ? Saying.WORKS : Saying.DOES_NOT_WORK));
+                        operation.trials().stream().allMatch(this::comesOut) ? operation.right() : operation.wrong()));
         };
     }
 

@@ -8,7 +8,6 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import prantel.core.instrument.LiveMeters;
-import prantel.core.instrument.Saying;
 import prantel.core.instrument.Stop;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.network.Alternating;
@@ -280,7 +279,7 @@ final class LiveSpread {
             boolean mayBeAbsent = range.least() * high.variation().volts() < LiveReading.PRESENT_VOLTS;
             boolean mayBePresent = range.most() * low.variation().volts() >= LiveReading.PRESENT_VOLTS;
             if (mayBeAbsent && mayBePresent) {
-                return List.of(new Found.Words(Saying.WORKS), new Found.Words(Saying.DOES_NOT_WORK));
+                return List.of(new Found.Words(operation.right()), new Found.Words(operation.wrong()));
             }
         }
         return List.of();

@@ -28,6 +28,7 @@ import prantel.core.sequence.SlotId;
 final class Boxes {
     private final Key key;
     private final WrittenSheet sheet;
+    private final Figures figures;
     private final Beside beside;
     private final List<Expectation> all;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
@@ -47,7 +48,8 @@ final class Boxes {
     /** @param done what each box must read in the way it was done */
     Boxes(Key key, List<Expectation> done, WrittenSheet sheet, Beside beside) {
         this.key = key;
-        this.sheet = sheet;
+        this.figures = new Figures(done);
+        this.sheet = figures.asReadings(sheet);
         this.beside = beside;
         this.all = List.copyOf(done);
         for (Expectation e : all) {
@@ -61,6 +63,10 @@ final class Boxes {
 
     Key key() {
         return key;
+    }
+
+    Figures figures() {
+        return figures;
     }
 
     List<Expectation> all() {
@@ -98,7 +104,7 @@ final class Boxes {
         if (read == null) {
             read = new LinkedHashMap<>();
             for (Beside.Other other : beside.others()) {
-                read.put(other, WrittenSheet.read(other.readings(), key));
+                read.put(other, figures.asReadings(WrittenSheet.read(other.readings(), key)));
             }
             others = read;
         }

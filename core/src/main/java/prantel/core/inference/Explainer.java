@@ -71,7 +71,8 @@ public final class Explainer {
 
     /** The same with what is known beside the sheet. */
     public static Map<SlotId, List<Explanation>> explain(Key key, WrittenSheet sheet, Beside beside) {
-        return new Explainer(new Boxes(key, key.asDone(sheet::at), sheet, beside)).all();
+        Boxes boxes = new Boxes(key, key.asDone(sheet::at), sheet, beside);
+        return boxes.figures().ofFigures(new Explainer(boxes).all(), sheet);
     }
 
     private Map<SlotId, List<Explanation>> all() {

@@ -21,6 +21,11 @@ public record Explanation(
         double likelihood,
         OptionalDouble undone,
         Blame blame) {
+    /** The same of the box that the reading stands in. */
+    Explanation of(SlotId other) {
+        return new Explanation(other, cause, wouldRead, evidence, likelihood, undone, blame);
+    }
+
     private static final double VERY = 0.9;
     private static final double LIKELY = 0.6;
     private static final double POSSIBLE = 0.25;

@@ -15,6 +15,8 @@ public enum Saying {
     NOT_DONE("not done", List.of("not done")),
     SATISFACTORY("satisfactory", List.of("satisfactory", "sat")),
     NOT_SATISFACTORY("not satisfactory", List.of("not satisfactory", "unsatisfactory", "unsat")),
+    ALL_RIGHT("all right", List.of("all right", "all ok")),
+    NOT_ALL_RIGHT("not all right", List.of("not all right")),
     C1("C1", List.of("c1")),
     C2("C2", List.of("c2")),
     C3("C3", List.of("c3")),
@@ -45,11 +47,12 @@ public enum Saying {
     }
 
     private boolean isGood() {
-        return this == WORKS || this == DONE || this == SATISFACTORY;
+        return this == WORKS || this == DONE || this == SATISFACTORY || this == ALL_RIGHT;
     }
 
-    private boolean isBad() {
-        return this == DOES_NOT_WORK || this == NOT_DONE || this == NOT_SATISFACTORY;
+    /** Whether it says that something is not as it should be. */
+    public boolean isBad() {
+        return this == DOES_NOT_WORK || this == NOT_DONE || this == NOT_SATISFACTORY || this == NOT_ALL_RIGHT;
     }
 
     /**

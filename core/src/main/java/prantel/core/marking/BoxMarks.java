@@ -149,7 +149,7 @@ final class BoxMarks {
     /** Leads that were not nulled cost once, in a criterion of their own, and not again in every reading. */
     private Optional<Proposed> measured(Criterion.MeasuredRightly criterion, List<Finding> asked) {
         List<Finding> measured = asked.stream()
-                .filter(f -> f.expectation().slot() instanceof Slot.Measured)
+                .filter(f -> f.expectation().slot().isDoneAtTheRig())
                 .toList();
         if (measured.isEmpty()) {
             return Optional.empty();
@@ -238,7 +238,7 @@ final class BoxMarks {
         List<ChosenCheck> checks = new ArrayList<>();
         List<SlotId> slots = new ArrayList<>();
         for (Finding finding : asked) {
-            if (finding.expectation().slot() instanceof Slot.Composed slot) {
+            if (finding.expectation().slot() instanceof Slot.Composed slot && !slot.figure()) {
                 checks.add(ChosenCheck.of(finding, slot, findings));
                 slots.add(slot.id());
             }

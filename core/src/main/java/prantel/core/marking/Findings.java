@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window.Side;
@@ -43,11 +44,25 @@ final class Findings {
     List<Finding> all() {
         Map<SlotId, List<Explanation>> explanations = Explainer.explain(key, sheet, record.beside());
         Set<List<Object>> left = methodsLeftOut();
+        Set<SlotId> onSheet =
+                SlotPlan.sheet(
+                                key.expectations().stream()
+                                        .map(Expectation::slot)
+                                        .toList(),
+                                key.rig(),
+                                key.scheme())
+                        .stream()
+                        .map(Slot::id)
+                        .collect(Collectors.toSet());
         List<Finding> findings = new ArrayList<>();
         for (Expectation expectation : key.asDone(sheet::at)) {
             Slot slot = expectation.slot();
-            boolean asked = slot.circuit().isEmpty()
-                    || !left.contains(List.of(slot.circuit().get(), slot.step()));
+            if (!onSheet.contains(slot.id()) && sheet.isBlank(slot.id())) {
+                continue;
+            }
+            boolean asked = onSheet.contains(slot.id())
+                    && (slot.circuit().isEmpty()
+                            || !left.contains(List.of(slot.circuit().get(), slot.step())));
             Written written = sheet.at(slot.id());
             Side side = side(expectation, written);
             findings.add(new Finding(
@@ -74,9 +89,7 @@ final class Findings {
     private Set<List<Object>> methodsLeftOut() {
         Set<List<Object>> left = new HashSet<>();
         for (Circuit circuit : key.rig().circuits()) {
-            if (SlotPlan.isRingByItself(circuit, key.scheme())) {
-                left.add(List.of(circuit.id(), TestKind.R2));
-            } else if (key.scheme().eitherMethod()) {
+            if (key.scheme().eitherMethod() && !SlotPlan.isRingByItself(circuit, key.scheme())) {
                 boolean second = isTouched(circuit.id(), TestKind.R2);
                 if (!second || !isTouched(circuit.id(), TestKind.R1_R2)) {
                     left.add(List.of(circuit.id(), second ? TestKind.R1_R2 : TestKind.R2));

@@ -242,7 +242,7 @@ public final class PracticeRig {
             case Measurement.Looked looked -> Optional.of(new Closing(now).found(box, looked.saying()));
             case Measurement.Operation operation ->
                 now.harm().supplyLost()
-                        ? Optional.of(Saying.DOES_NOT_WORK)
+                        ? Optional.of(operation.wrong())
                         : said(supplied(now).take(operation).found());
             default -> Optional.empty();
         };

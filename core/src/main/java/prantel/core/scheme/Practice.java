@@ -43,6 +43,11 @@ public record Practice(
                 tolerances);
     }
 
+    /** The same with other tests of which one figure is written. */
+    public Practice with(Set<TestKind> figures) {
+        return new Practice(continuity, bonding, insulation, loop, rcd, recording.with(figures), tolerances);
+    }
+
     public enum Switches {
         NOT_TESTED,
         /** Line to CPC at each switch, a plastic one too. */
@@ -202,11 +207,41 @@ public record Practice(
      * @param codes whether a fault is reported with a code
      * @param inspection what is looked at and written, item by item
      * @param help what the candidate's sheet tells besides the boxes
+     * @param oneFigure tests of which one figure a circuit is written: the worst of its readings, or that all is as it
+     *     should be with what is not
      */
     public record Recording(
-            NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry, Help help) {
+            NotTested notTested,
+            OverRange overRange,
+            Codes codes,
+            List<Item> inspection,
+            Entry entry,
+            Help help,
+            Set<TestKind> oneFigure) {
+        /** Tests that have a figure for a whole circuit, or for the whole rig. */
+        public static final Set<TestKind> HAVE_ONE_FIGURE = Collections.unmodifiableSet(EnumSet.of(
+                TestKind.INSPECTION,
+                TestKind.R2,
+                TestKind.INSULATION,
+                TestKind.POLARITY,
+                TestKind.ZS,
+                TestKind.POINT_POLARITY,
+                TestKind.FUNCTIONAL));
+
         public Recording {
             inspection = List.copyOf(inspection);
+            Set<TestKind> given = Set.copyOf(oneFigure);
+            oneFigure = given;
+            Check.that(
+                    HAVE_ONE_FIGURE.containsAll(given),
+                    "no-one-figure",
+                    "oneFigure",
+                    given.stream()
+                            .filter(t -> !HAVE_ONE_FIGURE.contains(t))
+                            .map(TestKind::fileName)
+                            .sorted()
+                            .collect(java.util.stream.Collectors.joining(", ")),
+                    "this test is written box by box; leave it out here");
             Check.distinct(inspection, Item::id, "inspection");
         }
 
@@ -222,7 +257,18 @@ public record Practice(
 
         /** With every help. */
         public Recording(NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry) {
-            this(notTested, overRange, codes, inspection, entry, Help.FULL);
+            this(notTested, overRange, codes, inspection, entry, Help.FULL, Set.of());
+        }
+
+        /** Every reading has its box. */
+        public Recording(
+                NotTested notTested, OverRange overRange, Codes codes, List<Item> inspection, Entry entry, Help help) {
+            this(notTested, overRange, codes, inspection, entry, help, Set.of());
+        }
+
+        /** The same with other tests of which one figure is written. */
+        public Recording with(Set<TestKind> figures) {
+            return new Recording(notTested, overRange, codes, inspection, entry, help, figures);
         }
     }
 

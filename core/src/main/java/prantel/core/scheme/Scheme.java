@@ -65,6 +65,11 @@ public record Scheme(
         return steps.stream().anyMatch(s -> s.tests().contains(test));
     }
 
+    /** Whether one figure a circuit is written of a test, and not every reading. */
+    public boolean isOneFigure(TestKind test) {
+        return practice.recording().oneFigure().contains(test);
+    }
+
     /** Whether a candidate takes one of method 1 and method 2 on each circuit. */
     public boolean eitherMethod() {
         return practice.continuity().methods() == Practice.Methods.EITHER && asks(TestKind.R1_R2) && asks(TestKind.R2);

@@ -65,6 +65,7 @@ final class BoxSpelling {
         return switch (address.test()) {
             case SAFE_ISOLATION -> "isolation/" + letters(address);
             case LIVE_POLARITY -> "origin/volts/" + letters(address);
+            case INSPECTION -> "inspection";
             case IPF -> "origin/ipf" + current(address);
             case SEQUENCE -> "origin/sequence";
             case ZE -> "origin/ze" + suffix(address, "/");
@@ -96,6 +97,9 @@ final class BoxSpelling {
             case RING_SPREAD -> "/ring-even/step-2";
             case AFDD_TEST -> "/afdd-test";
             case DEVICE_SWITCHES -> "/works/device";
+            case CIRCUIT_WORKS -> "/works/whole";
+            case POINTS_RIGHT -> "/volts";
+            case LOWEST_OPEN -> "/polarity";
             default -> throw unspelled(address);
         };
     }

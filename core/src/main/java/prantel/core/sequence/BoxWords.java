@@ -75,6 +75,7 @@ public final class BoxWords {
                 switch (address.test()) {
                     case SAFE_ISOLATION -> "behind the main switch";
                     case LIVE_POLARITY -> "incoming";
+                    case INSPECTION -> "the whole rig";
                     default -> rig.origin().label();
                 };
             case Site.Electrode electrode -> "earth electrode";
@@ -125,6 +126,8 @@ public final class BoxWords {
 
     private static String recorded(BoxAddress address) {
         return switch (address.quantity()) {
+            case INSULATION -> volts(address) + ", lowest of the rounds";
+            case LOWEST_OPEN -> "lowest reading";
             case RING_ENDS_APART -> "line against neutral";
             case RING_SPREAD -> "step 2 at the sockets on the ring";
             default -> FOR_THE_RECORD;
@@ -250,7 +253,7 @@ public final class BoxWords {
         return switch (address.test()) {
             case INSULATION, INSULATION_BOARD -> volts(address);
             case RCD -> quantity(address);
-            case POINT_POLARITY -> where(address) + which(address);
+            case POINT_POLARITY -> address.is(Quantity.POINTS_RIGHT) ? "" : where(address) + which(address);
             default -> "";
         };
     }

@@ -38,12 +38,14 @@ final class FunctionalSlots {
     private final Headings headings;
     private final SetUps setUps;
     private final SetUp setUp;
+    private final boolean oneFigure;
 
     FunctionalSlots(Rig rig, Scheme scheme) {
         this.rig = rig;
         this.headings = new Headings(rig, scheme);
         this.setUps = new SetUps(rig);
         this.setUp = setUps.live(ProbesAt.Usual.OPERATE);
+        this.oneFigure = scheme.isOneFigure(TestKind.FUNCTIONAL);
     }
 
     List<Slot> sequence() {
@@ -81,13 +83,15 @@ final class FunctionalSlots {
             if (circuit instanceof Submain) {
                 continue;
             }
-            slots.add(device(circuit));
+            List<Slot> of = new ArrayList<>();
+            of.add(device(circuit));
             if (circuit instanceof Lighting lighting) {
-                lighting.groups().forEach(g -> slots.add(lights(lighting, g)));
+                lighting.groups().forEach(g -> of.add(lights(lighting, g)));
             } else {
-                circuit.points().forEach(p -> point(circuit, p, slots));
+                circuit.points().forEach(p -> point(circuit, p, of));
             }
-            load(circuit).ifPresent(slots::add);
+            load(circuit).ifPresent(of::add);
+            slots.addAll(oneFigure ? inOne(circuit, of) : of);
         }
         return slots;
     }
@@ -106,6 +110,27 @@ final class FunctionalSlots {
                 new Measurement.Operation(List.of(
                         new Measurement.Trial(List.of(), probe, neutral, true),
                         new Measurement.Trial(off, probe, neutral, false))));
+    }
+
+    /** All that is operated in one box; what is measured keeps its own. */
+    private List<Slot> inOne(Circuit circuit, List<Slot> of) {
+        List<Measurement.Trial> trials = new ArrayList<>();
+        List<Slot> measured = new ArrayList<>();
+        for (Slot slot : of) {
+            if (slot instanceof Slot.Measured m && m.measurement() instanceof Measurement.Operation operation) {
+                trials.addAll(operation.trials());
+            } else {
+                measured.add(slot);
+            }
+        }
+        List<Slot> all = new ArrayList<>();
+        all.add(slot(
+                TestKind.FUNCTIONAL,
+                Quantity.CIRCUIT_WORKS,
+                new Site.Whole(circuit.id()),
+                Measurement.Operation.ofAll(trials)));
+        all.addAll(measured);
+        return all;
     }
 
     private static Conductor line(Circuit circuit) {

@@ -2,6 +2,8 @@ package prantel.core.sequence;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import prantel.core.procedure.Caution;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Practice;
@@ -21,14 +23,24 @@ final class InspectionSlots {
     }
 
     List<Slot> all() {
-        boolean coded = scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI;
-        return scheme.practice().recording().inspection().stream()
-                .<Slot>map(item -> new Slot.Measured(
-                        headings.of(BoxAddress.of(TestKind.INSPECTION, Quantity.INSPECTION, new Site.Item(item.id()))),
-                        new Measurement.Inspected(item.faults(), coded),
-                        setUps.looked(Caution.Usual.INSPECTION),
-                        Optional.empty(),
-                        Optional.empty()))
+        List<Practice.Item> items = scheme.practice().recording().inspection();
+        if (scheme.isOneFigure(TestKind.INSPECTION) && !items.isEmpty()) {
+            Set<String> any = items.stream().flatMap(i -> i.faults().stream()).collect(Collectors.toSet());
+            return List.of(slot(BoxAddress.of(TestKind.INSPECTION, Quantity.ALL_LOOKED_AT, new Site.Origin()), any));
+        }
+        return items.stream()
+                .map(item -> slot(
+                        BoxAddress.of(TestKind.INSPECTION, Quantity.INSPECTION, new Site.Item(item.id())),
+                        item.faults()))
                 .toList();
+    }
+
+    private Slot slot(BoxAddress address, Set<String> faults) {
+        return new Slot.Measured(
+                headings.of(address),
+                new Measurement.Inspected(faults, scheme.practice().recording().codes() == Practice.Codes.C1_TO_FI),
+                setUps.looked(Caution.Usual.INSPECTION),
+                Optional.empty(),
+                Optional.empty());
     }
 }

@@ -73,7 +73,28 @@ final class InsulationSlots {
                         limit(circuit, volts)));
             }
         }
+        if (rounds && scheme.isOneFigure(TestKind.INSULATION)) {
+            for (Conductor[] pair : pairs(circuit.lines())) {
+                slots.add(lowestOfRounds(circuit, volts, pair, slots));
+            }
+        }
         return slots;
+    }
+
+    /** The insulation of a pair is as good as in its worst round. */
+    private Slot lowestOfRounds(Circuit circuit, int volts, Conductor[] pair, List<Slot> rounds) {
+        return new Slot.Composed(
+                headings.of(BoxAddress.of(TestKind.INSULATION, Quantity.INSULATION, new Site.Whole(circuit.id()))
+                        .between(pair)
+                        .at(volts, 0)
+                        .forTheRecord()),
+                Slot.Rule.LOWEST,
+                rounds.stream()
+                        .filter(s -> s.address().detail().conductors().equals(List.of(pair))
+                                && s.address().detail().round() > 0)
+                        .map(Slot::id)
+                        .toList(),
+                limit(circuit, volts));
     }
 
     private SetUp setUp(Circuit circuit, int round) {

@@ -16,8 +16,9 @@ public final class LikelyKeys {
             boolean coded = slot instanceof Slot.Measured m
                     && m.measurement() instanceof Measurement.Inspected inspected
                     && inspected.coded();
+            boolean ofMany = slot.address().quantity().isOfMany();
             return sayings(slot).stream()
-                    .map(s -> coded && s.isCode() ? s.words() + ":" : s.words())
+                    .map(s -> coded && s.isCode() || ofMany && s.isBad() ? s.words() + ":" : s.words())
                     .toList();
         }
         List<String> keys = new ArrayList<>();
@@ -42,6 +43,7 @@ public final class LikelyKeys {
                 List.of(Saying.SATISFACTORY, Saying.C1, Saying.C2, Saying.C3, Saying.FI, Saying.NOT_APPLICABLE);
             case Measurement.Inspected inspected ->
                 List.of(Saying.SATISFACTORY, Saying.NOT_SATISFACTORY, Saying.NOT_APPLICABLE);
+            case Measurement.Operation operation -> List.of(operation.right(), operation.wrong());
             case null, default -> List.of(Saying.WORKS, Saying.DOES_NOT_WORK);
         };
     }

@@ -103,10 +103,24 @@ public sealed interface Measurement {
         }
     }
 
-    /** Operated and looked at: it works if every trial comes out as it should. */
-    record Operation(List<Trial> trials) implements Measurement {
+    /**
+     * Operated and looked at: it works if every trial comes out as it should.
+     *
+     * @param right what is said then
+     * @param wrong what is said where one does not
+     */
+    record Operation(List<Trial> trials, Saying right, Saying wrong) implements Measurement {
         public Operation {
             trials = List.copyOf(trials);
+        }
+
+        public Operation(List<Trial> trials) {
+            this(trials, Saying.WORKS, Saying.DOES_NOT_WORK);
+        }
+
+        /** Of all of a circuit: what does not come out is written beside it. */
+        static Operation ofAll(List<Trial> trials) {
+            return new Operation(trials, Saying.ALL_RIGHT, Saying.NOT_ALL_RIGHT);
         }
 
         @Override

@@ -22,17 +22,23 @@ final class PointPolaritySlots {
     private final Rig rig;
     private final Headings headings;
     private final SetUp setUp;
+    private final boolean oneFigure;
 
     PointPolaritySlots(Rig rig, Scheme scheme) {
         this.rig = rig;
         this.headings = new Headings(rig, scheme);
         this.setUp = new SetUps(rig).live(ProbesAt.Usual.POINT_LIVE);
+        this.oneFigure = scheme.isOneFigure(TestKind.POINT_POLARITY);
     }
 
     List<Slot> all() {
         List<Slot> slots = new ArrayList<>();
         for (Circuit circuit : rig.atBoardVoltage()) {
             List<Conductor> lines = circuit instanceof Lighting ? List.of(Conductor.SWITCHED_LINE) : circuit.lines();
+            if (oneFigure) {
+                all(circuit, lines).ifPresent(slots::add);
+                continue;
+            }
             for (Point point : circuit.points()) {
                 if (point.kind() != PointKind.SWITCH) {
                     for (Conductor line : lines) {
@@ -44,6 +50,37 @@ final class PointPolaritySlots {
             }
         }
         return slots;
+    }
+
+    /** One box a circuit: mains voltage from each line to N and to E, none between N and E, at every point. */
+    private Optional<Slot> all(Circuit circuit, List<Conductor> lines) {
+        List<Measurement.Trial> trials = new ArrayList<>();
+        for (Point point : circuit.points()) {
+            if (point.kind() != PointKind.SWITCH) {
+                for (Conductor line : lines) {
+                    trials.add(trial(circuit, point, line, Conductor.NEUTRAL, true));
+                    trials.add(trial(circuit, point, line, Conductor.CPC, true));
+                }
+                trials.add(trial(circuit, point, Conductor.NEUTRAL, Conductor.CPC, false));
+            }
+        }
+        return trials.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Slot.Measured(
+                        headings.of(BoxAddress.of(
+                                TestKind.POINT_POLARITY, Quantity.POINTS_RIGHT, new Site.Whole(circuit.id()))),
+                        Measurement.Operation.ofAll(trials),
+                        setUp,
+                        Optional.empty(),
+                        Optional.empty()));
+    }
+
+    private static Measurement.Trial trial(Circuit circuit, Point point, Conductor a, Conductor b, boolean energised) {
+        return new Measurement.Trial(
+                List.of(),
+                Places.front(circuit.id(), point.id(), a),
+                Places.front(circuit.id(), point.id(), b),
+                energised);
     }
 
     private Slot slot(Circuit circuit, Point point, Conductor a, Conductor b) {

@@ -32,23 +32,40 @@ final class PolaritySlots {
     private final Rig rig;
     private final Headings headings;
     private final SetUps setUps;
+    private final boolean oneFigure;
 
     PolaritySlots(Rig rig, Scheme scheme) {
         this.rig = rig;
         this.headings = new Headings(rig, scheme);
         this.setUps = new SetUps(rig);
+        this.oneFigure = scheme.isOneFigure(TestKind.POLARITY);
     }
 
     List<Slot> all() {
         List<Slot> slots = new ArrayList<>();
         for (Circuit circuit : rig.atBoardVoltage()) {
+            List<Slot> of = new ArrayList<>();
             if (circuit instanceof Radial radial) {
-                radial(radial, slots);
+                radial(radial, of);
             } else if (circuit instanceof Lighting lighting) {
-                lighting.groups().forEach(g -> lights(lighting, g, slots));
+                lighting.groups().forEach(g -> lights(lighting, g, of));
+            }
+            slots.addAll(of);
+            if (oneFigure && !of.isEmpty()) {
+                slots.add(lowest(circuit, of));
             }
         }
         return slots;
+    }
+
+    /** Whatever connects what must be open shows as the lowest of them. */
+    private Slot lowest(Circuit circuit, List<Slot> open) {
+        return new Slot.Composed(
+                headings.of(address(Quantity.LOWEST_OPEN, new Site.Whole(circuit.id()))
+                        .forTheRecord()),
+                Slot.Rule.LOWEST,
+                open.stream().map(Slot::id).toList(),
+                Optional.empty());
     }
 
     private void radial(Radial radial, List<Slot> slots) {

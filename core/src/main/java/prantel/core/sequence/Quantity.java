@@ -22,6 +22,8 @@ public enum Quantity {
     OPEN("open", Unit.OHM),
     /** Through a pole that is off. */
     THROUGH("through, open", Unit.OHM),
+    /** The lowest of all that must be open on a circuit. */
+    LOWEST_OPEN("open at every point", Unit.OHM),
     /** Between a pair of conductors. */
     VOLTAGE("", Unit.VOLT),
     RA("RA", Unit.OHM),
@@ -38,6 +40,8 @@ public enum Quantity {
     RAMP("ramp", Unit.MILLIAMP),
     TEST_BUTTON("test button", Unit.WORDS),
     PHASE_SEQUENCE("sequence", Unit.WORDS),
+    POINTS_RIGHT("L, N and E at every point", Unit.WORDS),
+    CIRCUIT_WORKS("device, switches and points", Unit.WORDS),
     DEVICE_SWITCHES("its device switches it", Unit.WORDS),
     LAMP_SWITCHES("lamp, from every switch", Unit.WORDS),
     ISOLATOR_SWITCHES("isolator, on and off", Unit.WORDS),
@@ -52,6 +56,7 @@ public enum Quantity {
     CONDUCTORS_BACK("conductors back", Unit.WORDS),
     EARTH_BACK("earth and bonds back", Unit.WORDS),
     RESET("reset", Unit.WORDS),
+    ALL_LOOKED_AT("everything that is looked at", Unit.WORDS),
     /** An item of the scheme's inspection, which has its own words. */
     INSPECTION("", Unit.WORDS);
 
@@ -61,6 +66,11 @@ public enum Quantity {
     Quantity(String label, Unit unit) {
         this.label = label;
         this.unit = unit;
+    }
+
+    /** Whether it tells of many things at once: what is not right has to be named beside it. */
+    public boolean isOfMany() {
+        return this == POINTS_RIGHT || this == CIRCUIT_WORKS || this == ALL_LOOKED_AT;
     }
 
     /** Without the conductors that it may be between. */

@@ -46,6 +46,11 @@ public sealed interface Slot {
     /** The same box held against another limit. */
     Slot with(Optional<Limit> other);
 
+    /** Whether something is done at the rig for it: all but what is chosen or worked out from other boxes. */
+    default boolean isDoneAtTheRig() {
+        return !(this instanceof Composed composed) || composed.figure();
+    }
+
     /** The circuit it belongs to; empty for bonding and the origin. */
     default Optional<CircuitId> circuit() {
         return spot().circuit();
@@ -114,15 +119,30 @@ public sealed interface Slot {
         }
     }
 
-    /** A box whose value is chosen or worked out from others. */
-    record Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit) implements Slot {
+    /**
+     * A box whose value is chosen or worked out from others.
+     *
+     * @param figure whether it is all that is written of them: then it is a reading, and nothing is chosen
+     */
+    record Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit, boolean figure)
+            implements Slot {
         public Composed {
             of = List.copyOf(of);
         }
 
+        /** Beside the boxes that it comes from. */
+        public Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit) {
+            this(heading, rule, of, limit, false);
+        }
+
+        /** The same where those are not written. */
+        Composed alone() {
+            return new Composed(heading, rule, of, limit, true);
+        }
+
         @Override
         public Composed with(Optional<Limit> other) {
-            return new Composed(heading, rule, of, other);
+            return new Composed(heading, rule, of, other, figure);
         }
     }
 

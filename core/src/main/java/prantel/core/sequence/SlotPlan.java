@@ -2,6 +2,9 @@ package prantel.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
@@ -17,16 +20,32 @@ public final class SlotPlan {
         List<Slot> all = new ArrayList<>();
         CircuitLimits limits = new CircuitLimits(rig, scheme);
         for (TestKind test : scheme.tests()) {
-            all.addAll(of(test, rig, scheme, limits));
+            List<Slot> of = of(test, rig, scheme, limits);
+            all.addAll(
+                    scheme.isOneFigure(test) ? of.stream().map(SlotPlan::alone).toList() : of);
         }
         return List.copyOf(all);
     }
 
+    private static Slot alone(Slot slot) {
+        return slot instanceof Slot.Composed c && c.address().isForTheRecord() ? c.alone() : slot;
+    }
+
     /**
-     * The boxes that stand on a candidate's sheet. Others are known besides, for check readings.
+     * The boxes that stand on a candidate's sheet. Others are known besides: for check readings, and what a figure of a
+     * circuit is the worst of.
      */
     public static List<Slot> sheet(Rig rig, Scheme scheme) {
-        return of(rig, scheme).stream()
+        return sheet(of(rig, scheme), rig, scheme);
+    }
+
+    /** The same of boxes that are known already. */
+    public static List<Slot> sheet(List<Slot> all, Rig rig, Scheme scheme) {
+        Set<SlotId> inAFigure = all.stream()
+                .flatMap(s -> s instanceof Slot.Composed c && c.figure() ? c.of().stream() : Stream.of())
+                .collect(Collectors.toSet());
+        return all.stream()
+                .filter(s -> !inAFigure.contains(s.id()))
                 .filter(s -> s.step() != TestKind.R2
                         || s.circuit()
                                 .filter(c -> isRingByItself(rig.circuit(c), scheme))

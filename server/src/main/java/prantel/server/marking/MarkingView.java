@@ -100,7 +100,7 @@ record MarkingView(
         static BoxPlace of(Slot slot) {
             return new BoxPlace(
                     slot.id().value(),
-                    slot instanceof Slot.Measured,
+                    slot.isDoneAtTheRig(),
                     slot.step().name(),
                     slot.circuit().map(Object::toString).orElse(null),
                     slot.spot().point().map(Object::toString).orElse(null),

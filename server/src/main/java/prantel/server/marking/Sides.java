@@ -4,7 +4,6 @@ import prantel.core.expectation.Window;
 import prantel.core.instrument.Written;
 import prantel.core.marking.Finding;
 import prantel.core.quantity.Unit;
-import prantel.core.sequence.Slot;
 
 /** Where a reading lies, in words: "0.30 Ω above the band". */
 final class Sides {
@@ -20,7 +19,7 @@ final class Sides {
         }
         return !finding.isMeasuredRightly()
                 ? "No known mistake gives this value. Ask how it was taken."
-                : finding.expectation().slot() instanceof Slot.Composed
+                : !finding.expectation().slot().isDoneAtTheRig()
                         ? "It follows from the readings it comes from; what is the matter with those is said there."
                         : "So near that nothing speaks against it: leads, hands and a damp day account for it. It costs nothing.";
     }

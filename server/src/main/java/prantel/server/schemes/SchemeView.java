@@ -148,6 +148,16 @@ record SchemeView(
                 "not tested: " + word(p.recording().notTested()) + "; over-range "
                         + word(p.recording().overRange()) + "; codes "
                         + word(p.recording().codes())));
+        if (!p.recording().oneFigure().isEmpty()) {
+            facts.add(new Fact(
+                    "One figure a circuit",
+                    String.join(
+                            ", ",
+                            scheme.tests().stream()
+                                    .filter(scheme::isOneFigure)
+                                    .map(scheme::labelOf)
+                                    .toList())));
+        }
         About.Times times = scheme.about().times();
         if (times.all() > 0) {
             facts.add(

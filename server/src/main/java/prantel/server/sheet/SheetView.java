@@ -112,13 +112,15 @@ record SheetView(
      * @param circuit its id where it is one
      * @param boxes all there are; where the scheme gives no help only those with something in them
      * @param choice what a reading may be added of; null where every box is shown
+     * @param otherWay whether nothing is to be written here, because the circuit is being proved the other way
      */
     record Group(
             String label,
             @Nullable String circuit,
             Layout layout,
             List<Box> boxes,
-            @Nullable Recordable choice) {}
+            @Nullable Recordable choice,
+            boolean otherWay) {}
 
     /** For who has to know what is read, and where. Not every pair of the two has a box. */
     record Recordable(List<String> quantities, List<String> places) {}
@@ -291,7 +293,8 @@ record SheetView(
                             .filter(s -> helps || isTouched(s, assessment))
                             .map(s -> box(s, expectedAbout(s, sheet, rig, scheme), words, scheme, assessment, tester))
                             .toList(),
-                    helps ? null : choice(of, scheme)));
+                    helps ? null : choice(of, scheme),
+                    OpenBoxes.isProvedTheOtherWay(assessment, scheme, of.getFirst(), sheet)));
         }
         String other = scheme.alternativeTo(step).map(scheme::labelOf).orElse("");
         boolean told = scheme.practice().recording().help() == Practice.Help.FULL;
@@ -353,6 +356,9 @@ record SheetView(
 
     private static Layout layout(List<Slot> slots) {
         TestKind test = slots.getFirst().step();
+        if (slots.stream().anyMatch(s -> s.address().quantity().isOfMany())) {
+            return Layout.LIST;
+        }
         if (test == TestKind.INSULATION
                 || test == TestKind.INSULATION_BOARD
                 || test == TestKind.RCD
@@ -385,7 +391,7 @@ record SheetView(
                 new BoxHow(
                         slot.boxUnit().symbol(),
                         overRange,
-                        slot instanceof Slot.Composed composed
+                        slot instanceof Slot.Composed composed && !composed.figure()
                                 ? composed.of().stream().map(Object::toString).toList()
                                 : List.of(),
                         LikelyKeys.of(slot, overRange)),
