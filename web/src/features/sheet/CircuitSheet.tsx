@@ -211,7 +211,7 @@ export function Entry({
       likely={box.likely}
       understood={box.understood}
       keys={box.keys}
-      short={short ?? (box.station ? box.where : [box.quantity, box.column].filter(Boolean).join(", "))}
+      short={short ?? (box.station ? box.where : box.column || box.quantity)}
       placeholder={narrow ? box.unit : ""}
       {...(narrow ? { narrow } : {})}
       onText={onText}

@@ -12,7 +12,7 @@ interface Props {
 }
 
 /** px that a column needs */
-const COLUMN = 250;
+const COLUMN = 280;
 
 /** Rounds and pairs, or multiples and half-waves: a row for each, a column for each. */
 export function GridSheet({ label, boxes, open, onText, onJudge }: Props) {

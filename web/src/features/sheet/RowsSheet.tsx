@@ -8,7 +8,7 @@ import { Judge } from "./Judge";
 export function isInRows(step: Step): boolean {
   const columns = new Set(step.groups.flatMap((g) => g.boxes.map(columnOf)));
   return (
-    step.groups.length > 1 &&
+    (step.groups.length > 1 || step.groups.every((g) => g.layout === "GRID")) &&
     columns.size <= MOST_COLUMNS &&
     step.groups.every(
       (g) => g.layout !== "LINE" && !g.choice && new Set(g.boxes.map(columnOf)).size === g.boxes.length,

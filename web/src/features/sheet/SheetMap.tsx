@@ -18,7 +18,7 @@ export function SheetMap({ view, at, onGo }: Props) {
   const rows = { view, circuits, at, onGo };
   return (
     <nav aria-label="Tests and circuits" className="text-[15px]">
-      <div className="grid gap-x-6 sm:grid-cols-2 lg:grid-cols-1">
+      <div className="grid items-start gap-x-6 sm:grid-cols-2 lg:grid-cols-1">
         <Part {...rows} title="Dead" steps={view.steps.filter((s) => !s.live)} />
         <Part {...rows} title="Live" steps={view.steps.filter((s) => s.live)} />
       </div>

@@ -23,7 +23,7 @@ final class Figures {
         Map<SlotId, Expectation> byId = new HashMap<>();
         expectations.forEach(e -> byId.put(e.slot().id(), e));
         for (Expectation e : expectations) {
-            if (e.slot() instanceof Slot.Composed figure && figure.figure()) {
+            if (e.slot() instanceof Slot.Composed figure && figure.isFigure()) {
                 giving(e, figure, byId).ifPresent(id -> figureOf.put(id, figure.id()));
             }
         }

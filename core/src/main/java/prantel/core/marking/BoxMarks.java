@@ -238,7 +238,7 @@ final class BoxMarks {
         List<ChosenCheck> checks = new ArrayList<>();
         List<SlotId> slots = new ArrayList<>();
         for (Finding finding : asked) {
-            if (finding.expectation().slot() instanceof Slot.Composed slot && !slot.figure()) {
+            if (finding.expectation().slot() instanceof Slot.Composed slot && !slot.isFigure()) {
                 checks.add(ChosenCheck.of(finding, slot, findings));
                 slots.add(slot.id());
             }

@@ -124,10 +124,11 @@ public final class BoxWords {
         };
     }
 
-    private static String recorded(BoxAddress address) {
+    private String recorded(BoxAddress address) {
         return switch (address.quantity()) {
             case INSULATION -> volts(address) + ", lowest of the rounds";
-            case LOWEST_OPEN -> "lowest reading";
+            case LOWEST_OPEN -> "the lowest of its readings";
+            case R2, ZS -> scheme.isOneFigure(address.test()) ? "the highest of its points" : FOR_THE_RECORD;
             case RING_ENDS_APART -> "line against neutral";
             case RING_SPREAD -> "step 2 at the sockets on the ring";
             default -> FOR_THE_RECORD;

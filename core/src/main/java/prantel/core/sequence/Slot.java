@@ -46,9 +46,17 @@ public sealed interface Slot {
     /** The same box held against another limit. */
     Slot with(Optional<Limit> other);
 
+    /** What is done at the rig before it is read; empty for what comes from other boxes. */
+    default List<SetUp> setUps() {
+        return switch (this) {
+            case Measured measured -> List.of(measured.setUp());
+            case Composed composed -> composed.readIn();
+        };
+    }
+
     /** Whether something is done at the rig for it: all but what is chosen or worked out from other boxes. */
     default boolean isDoneAtTheRig() {
-        return !(this instanceof Composed composed) || composed.figure();
+        return !setUps().isEmpty();
     }
 
     /** The circuit it belongs to; empty for bonding and the origin. */
@@ -122,27 +130,34 @@ public sealed interface Slot {
     /**
      * A box whose value is chosen or worked out from others.
      *
-     * @param figure whether it is all that is written of them: then it is a reading, and nothing is chosen
+     * @param readIn set-ups it is read in, where it is all that is written of them: a figure, and nothing is chosen; empty
+     *     where they have boxes of their own
      */
-    record Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit, boolean figure)
+    record Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit, List<SetUp> readIn)
             implements Slot {
         public Composed {
             of = List.copyOf(of);
+            readIn = List.copyOf(readIn);
         }
 
         /** Beside the boxes that it comes from. */
         public Composed(Heading heading, Rule rule, List<SlotId> of, Optional<Limit> limit) {
-            this(heading, rule, of, limit, false);
+            this(heading, rule, of, limit, List.of());
         }
 
         /** The same where those are not written. */
-        Composed alone() {
-            return new Composed(heading, rule, of, limit, true);
+        Composed alone(List<SetUp> in) {
+            return new Composed(heading, rule, of, limit, in);
+        }
+
+        /** Whether it is read, and stands for all readings of its circuit. */
+        public boolean isFigure() {
+            return !readIn.isEmpty();
         }
 
         @Override
         public Composed with(Optional<Limit> other) {
-            return new Composed(heading, rule, of, other, figure);
+            return new Composed(heading, rule, of, other, readIn);
         }
     }
 

@@ -22,13 +22,24 @@ public final class SlotPlan {
         for (TestKind test : scheme.tests()) {
             List<Slot> of = of(test, rig, scheme, limits);
             all.addAll(
-                    scheme.isOneFigure(test) ? of.stream().map(SlotPlan::alone).toList() : of);
+                    scheme.isOneFigure(test)
+                            ? of.stream().map(s -> alone(s, of)).toList()
+                            : of);
         }
         return List.copyOf(all);
     }
 
-    private static Slot alone(Slot slot) {
-        return slot instanceof Slot.Composed c && c.address().isForTheRecord() ? c.alone() : slot;
+    /** @param all of the test */
+    private static Slot alone(Slot slot, List<Slot> all) {
+        if (!(slot instanceof Slot.Composed figure) || !slot.address().isForTheRecord()) {
+            return slot;
+        }
+        Set<SlotId> readings = Set.copyOf(figure.of());
+        return figure.alone(all.stream()
+                .filter(s -> readings.contains(s.id()))
+                .flatMap(s -> s.setUps().stream())
+                .distinct()
+                .toList());
     }
 
     /**
@@ -42,7 +53,7 @@ public final class SlotPlan {
     /** The same of boxes that are known already. */
     public static List<Slot> sheet(List<Slot> all, Rig rig, Scheme scheme) {
         Set<SlotId> inAFigure = all.stream()
-                .flatMap(s -> s instanceof Slot.Composed c && c.figure() ? c.of().stream() : Stream.of())
+                .flatMap(s -> s instanceof Slot.Composed c && c.isFigure() ? c.of().stream() : Stream.of())
                 .collect(Collectors.toSet());
         return all.stream()
                 .filter(s -> !inAFigure.contains(s.id()))

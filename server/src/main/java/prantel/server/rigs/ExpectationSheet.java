@@ -74,7 +74,10 @@ final class ExpectationSheet {
                             byHand(slot),
                             slot instanceof Slot.Measured m ? m.function().label() : "",
                             slot instanceof Slot.Composed c ? rule(c, key) : "",
-                            slot instanceof Slot.Measured m ? m.setUp().steps() : List.of())));
+                            slot.setUps().stream()
+                                    .flatMap(s -> s.steps().stream())
+                                    .distinct()
+                                    .toList())));
         }
         return lines;
     }

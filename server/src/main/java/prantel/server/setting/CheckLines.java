@@ -87,7 +87,10 @@ class CheckLines {
                         slot.id().value(),
                         slot.title(rig),
                         slot.step().label(),
-                        slot instanceof Slot.Measured m ? m.setUp().steps() : List.of(),
+                        slot.setUps().stream()
+                                .flatMap(s -> s.steps().stream())
+                                .distinct()
+                                .toList(),
                         slot.boxUnit().symbol(),
                         CheckPlan.isLive(e)),
                 new CheckTaken(

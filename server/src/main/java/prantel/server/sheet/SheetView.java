@@ -301,9 +301,8 @@ record SheetView(
         List<String> setUp = !told
                 ? List.of()
                 : slots.stream()
-                        .flatMap(s -> s instanceof Slot.Measured m
-                                ? m.setUp().steps().stream()
-                                : java.util.stream.Stream.of())
+                        .flatMap(s -> s.setUps().stream())
+                        .flatMap(s -> s.steps().stream())
                         .map(scheme::inItsWords)
                         .distinct()
                         .toList();
@@ -391,7 +390,7 @@ record SheetView(
                 new BoxHow(
                         slot.boxUnit().symbol(),
                         overRange,
-                        slot instanceof Slot.Composed composed && !composed.figure()
+                        slot instanceof Slot.Composed composed && !composed.isFigure()
                                 ? composed.of().stream().map(Object::toString).toList()
                                 : List.of(),
                         LikelyKeys.of(slot, overRange)),
