@@ -2,16 +2,16 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Loaded, ProblemNote } from "../../ui/States";
 import { useShortcuts } from "../../ui/useShortcuts";
-import { Causes } from "./Causes";
 import { HandBack } from "./HandBack";
+import { MarkPage } from "./MarkPage";
 import { Marks } from "./Marks";
-import { type Award, markQueries, type MarkingView, useMarkWrites } from "./queries";
+import { markQueries, type MarkingView, useMarkWrites } from "./queries";
 import { Opinions } from "./Opinions";
 import { OutcomePane } from "./OutcomePane";
 import { Resit } from "./Resit";
 import { Compare } from "./Compare";
 import { FAULTS, RECORD, StepList } from "./StepList";
-import { SeenAlone, Watched } from "./Watched";
+import { SeenAlone } from "./Watched";
 import { StepReadings } from "./StepReadings";
 
 interface Props {
@@ -19,7 +19,7 @@ interface Props {
   mayGoBack: boolean;
 }
 
-/** Mark: the sheet against its key, one test at a time; proposals to accept or change. */
+/** Mark: the sheet against its key; proposals to agree to or to change. Whoever marks alone is shown the sheet and no proposal. */
 export function MarkStage({ id, mayGoBack }: Props) {
   const view = useQuery(markQueries.view(id));
   return <Loaded query={view}>{(v) => <Marking id={id} view={v} mayGoBack={mayGoBack} />}</Loaded>;
@@ -27,31 +27,18 @@ export function MarkStage({ id, mayGoBack }: Props) {
 
 function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
   const writes = useMarkWrites(id, view.seq);
-  const first = view.steps.find((s) => s.wantEye > 0) ?? view.steps[0];
-  const [step, setStep] = useState(first?.id ?? FAULTS);
-  const [tried, setTried] = useState("");
-  const open = view.marks.filter((m) => m.given === null && m.wants !== "NOTHING");
   const blind = view.opinions.blind;
   const decided = view.outcome.given !== null;
   // two have marked it: what differs is settled, the rest stays as it was given
   const signed = view.opinions.lines.some((l) => l.purpose === "SECOND" && l.signedAt !== null);
-  const next = open.find((m) => m.step === step);
-
-  /** Takes the next proposal of this test; once they are through, goes to a test with open ones. */
-  const accept = () => {
-    if (writes.decide.isPending || decided || signed || blind) return;
-    if (next)
-      writes.decide.mutate([{ mark: next.id, given: (next.proposed ?? "NOT_SEEN") as Award, reason: "" }]);
-    else if (open[0]) setStep(open[0].step);
+  const open = view.marks.filter((m) => m.given === null && m.wants !== "NOTHING");
+  const marking = {
+    id,
+    view,
+    locked: decided || signed,
+    busy: writes.decide.isPending,
+    onDecide: writes.decide.mutate,
   };
-  const goOn = () => {
-    const order = blind
-      ? [...new Set(open.map((m) => m.step))]
-      : [...view.steps.filter((s) => s.wantEye > 0).map((s) => s.id), RECORD, FAULTS];
-    setStep(order[(order.indexOf(step) + 1) % order.length] ?? FAULTS);
-  };
-  useShortcuts({ a: accept, A: accept, n: goOn, N: goOn });
-
   const opinions = (
     <Opinions
       view={view.opinions}
@@ -63,76 +50,84 @@ function Marking({ id, view, mayGoBack }: Props & { view: MarkingView }) {
     />
   );
   return (
-    <div className="grid gap-3 md:grid-cols-[200px_minmax(0,1fr)] xl:grid-cols-[190px_minmax(0,1fr)_360px]">
-      <div className="space-y-3">
-        <StepList view={view} step={step} onStep={setStep} onNext={goOn} />
-        {mayGoBack && !blind && (
-          <HandBack
-            busy={writes.handBack.isPending}
-            error={writes.handBack.error}
-            onBack={(r) => writes.handBack.mutate(r)}
+    <>
+      {view.engineNote && <p className="mb-3 bg-caution-soft p-2 text-caution">{view.engineNote}</p>}
+      {view.differsToday.length > 0 && (
+        <details className="mb-3 border border-line bg-caution-soft p-2">
+          <summary className="text-caution">
+            Decided as it stands here. Today’s rules would make {view.differsToday.length}{" "}
+            {view.differsToday.length === 1 ? "mark" : "marks"} otherwise; nothing is changed.
+          </summary>
+          <ul className="list-disc pl-5 text-[13px]">
+            {view.differsToday.map((d) => (
+              <li key={d}>{d}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <div className="grid gap-3 md:grid-cols-[280px_minmax(0,1fr)] xl:grid-cols-[320px_minmax(0,1fr)_320px]">
+        {blind ? <Alone {...marking} /> : <MarkPage {...marking} />}
+        <div className="space-y-3 md:col-start-2 xl:col-start-auto">
+          <ProblemNote
+            error={
+              writes.decide.error ??
+              writes.outcome.error ??
+              writes.ask.error ??
+              writes.withdraw.error ??
+              writes.sign.error ??
+              writes.settle.error
+            }
           />
-        )}
+          {/* whoever marks alone is told so first */}
+          {blind && opinions}
+          <OutcomePane
+            outcome={view.outcome}
+            blind={blind}
+            busy={writes.outcome.isPending || writes.sign.isPending}
+            onDecide={(w) => writes.outcome.mutate(w)}
+            onSign={() => writes.sign.mutate()}
+          />
+          {open.length === 0 && !blind && opinions}
+          {decided && <Resit id={id} />}
+          {mayGoBack && !blind && (
+            <HandBack
+              busy={writes.handBack.isPending}
+              error={writes.handBack.error}
+              onBack={(r) => writes.handBack.mutate(r)}
+            />
+          )}
+          {!blind && <Compare id={id} view={view} />}
+        </div>
       </div>
+    </>
+  );
+}
+
+type AloneProps = Parameters<typeof MarkPage>[0];
+
+/** Test by test, each mark given by whoever marks by themselves. */
+function Alone({ id, view, locked, busy, onDecide }: AloneProps) {
+  const [step, setStep] = useState(view.steps[0]?.id ?? FAULTS);
+  const open = view.marks.filter((m) => m.given === null && m.wants !== "NOTHING");
+  const goOn = () => {
+    const order = [...new Set(open.map((m) => m.step))];
+    setStep(order[(order.indexOf(step) + 1) % order.length] ?? FAULTS);
+  };
+  useShortcuts({ n: goOn, N: goOn });
+  return (
+    <>
+      <StepList view={view} step={step} onStep={setStep} onNext={goOn} />
       <div className="min-w-0 space-y-3">
-        {view.engineNote && <p className="bg-caution-soft p-2 text-caution">{view.engineNote}</p>}
-        {view.differsToday.length > 0 && (
-          <details className="border border-line bg-caution-soft p-2">
-            <summary className="text-caution">
-              Decided as it stands here. Today’s rules would make {view.differsToday.length}{" "}
-              {view.differsToday.length === 1 ? "mark" : "marks"} otherwise; nothing is changed.
-            </summary>
-            <ul className="list-disc pl-5 text-[13px]">
-              {view.differsToday.map((d) => (
-                <li key={d}>{d}</li>
-              ))}
-            </ul>
-          </details>
-        )}
-        {step === RECORD ? (
-          blind ? (
-            <SeenAlone view={view} />
-          ) : (
-            <Watched view={view} />
-          )
-        ) : (
-          <StepReadings id={id} view={view} step={step} tried={tried} />
-        )}
-        {!blind && <Compare id={id} view={view} />}
-      </div>
-      <div className="space-y-3 md:col-start-2 xl:col-start-auto">
-        <ProblemNote
-          error={
-            writes.decide.error ??
-            writes.outcome.error ??
-            writes.ask.error ??
-            writes.withdraw.error ??
-            writes.sign.error ??
-            writes.settle.error
-          }
-        />
-        {/* whoever marks alone is told so first */}
-        {blind && opinions}
-        <Causes view={view} step={step} tried={tried} onTry={setTried} />
+        {step === RECORD ? <SeenAlone view={view} /> : <StepReadings id={id} view={view} step={step} />}
         <Marks
           marks={view.marks.filter((m) => m.step === step)}
           open={open}
-          onAccept={accept}
-          locked={decided || signed}
-          blind={blind}
-          busy={writes.decide.isPending}
-          onDecide={(given) => writes.decide.mutate(given)}
+          alone
+          locked={locked}
+          busy={busy}
+          onDecide={onDecide}
         />
-        <OutcomePane
-          outcome={view.outcome}
-          blind={blind}
-          busy={writes.outcome.isPending || writes.sign.isPending}
-          onDecide={(w) => writes.outcome.mutate(w)}
-          onSign={() => writes.sign.mutate()}
-        />
-        {open.length === 0 && !blind && opinions}
-        {decided && <Resit id={id} />}
       </div>
-    </div>
+    </>
   );
 }

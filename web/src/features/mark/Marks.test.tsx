@@ -23,12 +23,8 @@ const mark: MarkLine = {
 
 function show(marks: MarkLine[], locked = false) {
   const onDecide = vi.fn();
-  const onAccept = vi.fn();
-  const open = marks.filter((m) => m.given === null);
-  render(
-    <Marks marks={marks} open={open} locked={locked} busy={false} onAccept={onAccept} onDecide={onDecide} />,
-  );
-  return { onDecide, onAccept };
+  render(<Marks marks={marks} open={[]} locked={locked} busy={false} onDecide={onDecide} />);
+  return { onDecide };
 }
 
 describe("Marks", () => {
@@ -40,29 +36,6 @@ describe("Marks", () => {
     await userEvent.type(screen.getByLabelText("Reason, kept with both values"), "seen at the rig");
     await userEvent.click(screen.getByRole("button", { name: "Change it" }));
     expect(onDecide).toHaveBeenCalledWith([{ mark: "prepared", given: "FULL", reason: "seen at the rig" }]);
-  });
-
-  it("accepts all as proposed", async () => {
-    const { onDecide } = show([mark, { ...mark, id: "other", title: "Other", proposed: "FULL" }]);
-    await userEvent.click(screen.getByRole("button", { name: "Accept all 2" }));
-    expect(onDecide).toHaveBeenCalledWith([
-      { mark: "prepared", given: "HALF", reason: "" },
-      { mark: "other", given: "FULL", reason: "" },
-    ]);
-  });
-
-  it("leaves what the rig may account for to be accepted by itself, by somebody who looked", async () => {
-    const rig: MarkLine = {
-      ...mark,
-      id: "insulation/measured",
-      title: "Measured rightly",
-      proposed: "NOT_SEEN",
-      wants: "A_LOOK_AT_THE_RIG",
-    };
-    const { onDecide } = show([rig, mark]);
-    expect(screen.getByRole("button", { name: /Looked at: accept/ })).toBeInTheDocument();
-    await userEvent.click(screen.getByRole("button", { name: "Accept the other 1" }));
-    expect(onDecide).toHaveBeenCalledWith([{ mark: "prepared", given: "HALF", reason: "" }]);
   });
 
   it("shows both values and the reason of a changed mark, and nothing to press once all is decided", () => {

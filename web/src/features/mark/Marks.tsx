@@ -6,14 +6,12 @@ import { ChangeMark } from "./ChangeMark";
 import type { Award, MarkLine } from "./queries";
 
 interface Props {
-  /** marks of the test that is shown */
   marks: MarkLine[];
-  /** all marks nobody has decided yet, of every test */
+  /** all marks nobody has given yet, of every test */
   open: MarkLine[];
-  onAccept: () => void;
   locked: boolean;
   /** whoever marks alone is proposed nothing: each mark is given, with a reason or without */
-  blind?: boolean;
+  alone?: boolean;
   busy: boolean;
   onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
 }
@@ -28,28 +26,24 @@ const WORD: Record<string, string> = {
 };
 const AWARDS: Award[] = ["FULL", "HALF", "NONE"];
 
-/** The marks proposed, with their evidence; accepted one by one, together, or changed with a reason. */
-export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDecide }: Props) {
+/** Marks with their evidence: given by whoever marks alone, else as proposed, to be changed with a reason. */
+export function Marks({ marks, open, locked, alone = false, busy, onDecide }: Props) {
   const now = (m: MarkLine) => m.given ?? m.proposed ?? "OPEN";
   const [changing, setChanging] = useState<MarkLine>();
-  const next = marks.find((m) => m.given === null && m.wants !== "NOTHING");
   const here = marks.filter((m) => m.given === null && m.wants !== "NOTHING");
-  // what the rig may account for is accepted one by one, by somebody who went and looked
-  const together = open.filter((m) => m.wants === "DECISION");
   return (
     <Pane
-      title={blind ? "Your marks" : "Proposed"}
-      aside={open.length === 0 ? "all decided" : `for this test · ${open.length} open in all`}
+      {...(alone
+        ? {
+            title: "Your marks",
+            aside: open.length === 0 ? "all given" : `for this test · ${open.length} to give in all`,
+          }
+        : {})}
+      className={alone ? "" : "!border-0 !px-0"}
     >
       <ul className="divide-y divide-line">
         {marks.map((mark) => (
-          <li
-            key={mark.id}
-            className={classes(
-              "grid grid-cols-[26px_1fr_auto] gap-x-2 py-2",
-              mark === next && !locked && "bg-work-soft",
-            )}
-          >
+          <li key={mark.id} className="grid grid-cols-[26px_1fr_auto] gap-x-2 py-2">
             <span
               className={classes(
                 "pl-1 text-[17px] font-bold",
@@ -76,7 +70,7 @@ export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDe
               </span>
               {mark.given !== null && (
                 <span className="block text-[13px]">
-                  {blind
+                  {alone
                     ? `${WORD[mark.given]}${mark.reason ? `: ${mark.reason}` : ""}`
                     : mark.given === mark.proposed
                       ? "accepted"
@@ -84,7 +78,7 @@ export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDe
                 </span>
               )}
             </span>
-            {!locked && blind && mark.wants !== "NOTHING" && (
+            {!locked && alone && mark.wants !== "NOTHING" && (
               <span
                 className="flex gap-1"
                 role="group"
@@ -104,7 +98,7 @@ export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDe
                 ))}
               </span>
             )}
-            {!locked && !blind && (
+            {!locked && !alone && (
               <Button
                 kind="quiet"
                 aria-label={`Change ${mark.title}, ${mark.circuit ? `${mark.circuit}, ` : ""}${mark.group}`}
@@ -116,7 +110,7 @@ export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDe
           </li>
         ))}
       </ul>
-      {!locked && blind && here.length > 1 && (
+      {!locked && alone && here.length > 1 && (
         <Button
           className="mt-3"
           disabled={busy}
@@ -124,29 +118,6 @@ export function Marks({ marks, open, locked, blind = false, busy, onAccept, onDe
         >
           Full for the {here.length} not marked here
         </Button>
-      )}
-      {!locked && !blind && open.length > 0 && (
-        <div className="mt-3 flex flex-wrap gap-2">
-          <Button kind="main" shortcut="A" disabled={busy} onClick={onAccept}>
-            {!next ? "Next test" : next.wants === "DECISION" ? "Accept" : "Looked at: accept"}
-          </Button>
-          {together.length > 0 && (
-            <Button
-              disabled={busy}
-              onClick={() =>
-                onDecide(
-                  together.map((m) => ({
-                    mark: m.id,
-                    given: (m.proposed ?? "NOT_SEEN") as Award,
-                    reason: "",
-                  })),
-                )
-              }
-            >
-              {together.length === open.length ? "Accept all" : "Accept the other"} {together.length}
-            </Button>
-          )}
-        </div>
       )}
       {changing && (
         <ChangeMark

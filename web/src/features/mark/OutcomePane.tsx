@@ -39,13 +39,11 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
   return (
     <Pane title={blind ? "Your marks come to" : "Outcome"}>
       <p className="text-[18px] font-bold">
-        {outcome.words} {blind || ownWord ? "" : "proposed"}
+        {!blind && !ownWord && "Proposed: "}
+        {outcome.words}
+        {outcome.repeat.length > 0 && `: ${outcome.repeat.map((r) => r.title).join(", ")}`}
       </p>
-      {outcome.proposed !== null && (
-        <p className="text-ink2">
-          {outcome.points} of {outcome.outOf} points, {outcome.needed} needed
-        </p>
-      )}
+      {outcome.proposed !== null && <Points outcome={outcome} />}
       <ul className="my-2 list-disc pl-5 text-[13px]">
         {outcome.reasons.map((r) => (
           <li key={r}>{r}</li>
@@ -107,6 +105,22 @@ export function OutcomePane({ outcome, blind, busy, onDecide, onSign }: Props) {
         </div>
       )}
     </Pane>
+  );
+}
+
+/** Points as a bar, with a tick where the pass begins. */
+function Points({ outcome }: { outcome: Schemas["OutcomeLine"] }) {
+  const share = (n: number) => `${outcome.outOf > 0 ? Math.min(100, (100 * n) / outcome.outOf) : 0}%`;
+  return (
+    <>
+      <p className="text-ink2">
+        {outcome.points} of {outcome.outOf} points, {outcome.needed} needed
+      </p>
+      <div aria-hidden="true" className="relative my-1 h-3 bg-line">
+        <div className="h-3 bg-work" style={{ width: share(outcome.points) }} />
+        <div className="absolute -top-1 h-5 w-[3px] bg-ink" style={{ left: share(outcome.needed) }} />
+      </div>
+    </>
   );
 }
 

@@ -20,12 +20,6 @@ function alone(view: MarkingView, step: string): Sign {
     : { sign: String(open), words: open === 1 ? "1 mark to give" : `${open} marks to give`, caution: true };
 }
 
-function asProposed(open: boolean): Sign {
-  return open
-    ? { sign: "!", words: "to look at", caution: true }
-    : { sign: "✓", words: "in order", caution: false };
-}
-
 interface Props {
   view: MarkingView;
   step: string;
@@ -33,17 +27,9 @@ interface Props {
   onNext: () => void;
 }
 
-/** The tests of the sheet, each with whether something in it wants an eye. */
+/** The tests of the sheet, each with what is still to give, for whoever marks alone. */
 export function StepList({ view, step, onStep, onNext }: Props) {
-  const faultsOpen = view.marks.some(
-    (m) => m.step === FAULTS && m.proposed !== null && m.proposed !== "FULL",
-  );
-  const recordOpen = view.marks.some(
-    (m) => m.step === RECORD && (m.proposed === "NONE" || m.proposed === "HALF"),
-  );
-  const blind = view.opinions.blind;
   const marks = view.marks.filter((m) => m.wants !== "NOTHING");
-  const eye = view.lines.filter((l) => l.wantsEye).length;
   return (
     <nav aria-label="Tests" className="border border-line bg-sheet p-2">
       <ul>
@@ -54,11 +40,7 @@ export function StepList({ view, step, onStep, onNext }: Props) {
             chosen={s.id === step}
             {...(s.leftOut
               ? { sign: "–", words: "left out, the other method was taken", caution: false }
-              : blind
-                ? alone(view, s.id)
-                : s.wantEye > 0
-                  ? { sign: String(s.wantEye), words: `${s.wantEye} to look at`, caution: true }
-                  : asProposed(false))}
+              : alone(view, s.id))}
             onChoose={() => onStep(s.id)}
           />
         ))}
@@ -66,21 +48,19 @@ export function StepList({ view, step, onStep, onNext }: Props) {
           <Item
             label="Seen, asked, record"
             chosen={step === RECORD}
-            {...(blind ? alone(view, RECORD) : asProposed(recordOpen))}
+            {...alone(view, RECORD)}
             onChoose={() => onStep(RECORD)}
           />
         )}
         <Item
           label="Faults named"
           chosen={step === FAULTS}
-          {...(blind ? alone(view, FAULTS) : asProposed(faultsOpen))}
+          {...alone(view, FAULTS)}
           onChoose={() => onStep(FAULTS)}
         />
       </ul>
       <p className="mt-3 px-2 text-[13px] text-ink2">
-        {blind
-          ? `${marks.filter((m) => m.given !== null).length} of ${marks.length} marks given`
-          : `${eye} of ${view.lines.filter((l) => l.asked).length} readings to look at`}
+        {marks.filter((m) => m.given !== null).length} of {marks.length} marks given
       </p>
       <Button kind="quiet" shortcut="N" onClick={onNext}>
         Next open

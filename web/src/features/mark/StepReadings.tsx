@@ -4,28 +4,52 @@ import { GoThroughIt } from "../practice";
 import type { Line, MarkingView } from "./queries";
 import { FAULTS } from "./StepList";
 
-interface Props {
+interface StepProps {
   /** the assessment */
   id: string;
   view: MarkingView;
   step: string;
-  tried: string;
 }
 
-/** One test of the sheet: the profile along the circuit where there is one, then each reading on its rail. */
-export function StepReadings({ id, view, step, tried }: Props) {
+/** One test of the sheet, for whoever marks by themselves. */
+export function StepReadings({ id, view, step }: StepProps) {
   if (step === FAULTS) return <FaultsNamed view={view} />;
-  const lines = view.lines.filter((l) => l.step === step).map((l) => undone(l, tried));
+  return <LineReadings id={id} view={view} lines={view.lines.filter((l) => l.step === step)} tried="" />;
+}
+
+interface Props {
+  /** the assessment */
+  id: string;
+  view: MarkingView;
+  lines: Line[];
+  /** the cause that is undone in the pictures; empty for none */
+  tried: string;
+  /** the profile alone where there is one, and the first few readings where there is none */
+  brief?: boolean;
+}
+
+const FEW = 2;
+
+/** Some readings of a sheet: the profile along the circuit where there is one, then each reading on its rail. */
+export function LineReadings({ id, view, lines: written, tried, brief = false }: Props) {
+  const lines = written.map((l) => undone(l, tried));
+  const drawn = view.circuits.flatMap((circuit) => {
+    const along = lines.filter((l) => l.circuit === circuit.id && l.station !== null);
+    return [...new Set(along.map((l) => l.quantity))].flatMap((quantity) => {
+      const curve = view.profiles.find((p) => p.circuit === circuit.id && p.quantity === quantity);
+      const of = along.filter((l) => l.quantity === quantity);
+      return curve && of.some((l) => l.asked) ? [{ circuit, curve, along: of }] : [];
+    });
+  });
+  const told = brief ? (drawn.length > 0 ? [] : lines.slice(0, FEW)) : lines;
   return (
     <>
-      {view.circuits.map((circuit) => {
-        const along = lines.filter((l) => l.circuit === circuit.id && l.station !== null);
-        const curve = view.profiles.find(
-          (p) => p.circuit === circuit.id && p.quantity === along[0]?.quantity,
-        );
-        if (!curve || along.length === 0 || along.every((l) => !l.asked)) return null;
-        return (
-          <Pane key={circuit.id} title={`${circuit.label} · ${curve.quantity} along the circuit`}>
+      {(brief ? drawn.slice(0, 1) : drawn).map(({ circuit, curve, along }, i) => (
+        <Pane
+          key={`${circuit.id} ${curve.quantity}`}
+          title={`${circuit.label} · ${curve.quantity} along the circuit`}
+        >
+          {i === 0 && (
             <p className="flex flex-wrap gap-x-5 text-[13px]">
               <span className="text-ink2">
                 <span aria-hidden="true" className="mr-1 inline-block h-3 w-6 bg-band align-middle" />
@@ -35,19 +59,19 @@ export function StepReadings({ id, view, step, tried }: Props) {
               <span className="text-work">– – healthy</span>
               <span>◆ ▲ ▼ recorded: in, above, below</span>
             </p>
-            <ProfilePicture
-              curve={curve}
-              circuit={circuit}
-              dots={dots(along)}
-              showFaulted={view.faultsSet.length > 0}
-              faultsAt={new Set(curve.faultStations)}
-            />
-          </Pane>
-        );
-      })}
-      <Pane title="Readings">
-        <ul className="divide-y divide-line">
-          {lines.map((line) => (
+          )}
+          <ProfilePicture
+            curve={curve}
+            circuit={circuit}
+            dots={dots(along)}
+            showFaulted={view.faultsSet.length > 0}
+            faultsAt={new Set(curve.faultStations)}
+          />
+        </Pane>
+      ))}
+      {told.length > 0 && (
+        <ul className="divide-y divide-line border border-line bg-sheet px-4" aria-label="Readings">
+          {told.map((line) => (
             <Reading
               key={line.slot}
               line={line}
@@ -56,7 +80,7 @@ export function StepReadings({ id, view, step, tried }: Props) {
             />
           ))}
         </ul>
-      </Pane>
+      )}
     </>
   );
 }
@@ -94,7 +118,7 @@ function Reading({ line, saidOnce, assessment }: { line: Line; saidOnce: boolean
         <p className="font-semibold">{line.quantity}</p>
         <p className="text-[13px] text-ink2">{line.where}</p>
       </div>
-      <ReadingRail line={line} />
+      {line.axis ? <ReadingRail line={line} /> : <span />}
       <div>
         <p className="text-[17px] font-bold">{line.written || "–"}</p>
         <p className={`text-[13px] ${inside ? "text-work" : line.asked ? "text-caution" : "text-ink2"}`}>

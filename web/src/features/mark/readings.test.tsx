@@ -40,7 +40,7 @@ function show(side: string, unexplained: string) {
     causes: [],
     lines: [{ ...line, side, unexplained }],
   };
-  return render(<StepReadings id="a" view={view as unknown as MarkingView} step="INSULATION" tried="" />);
+  return render(<StepReadings id="a" view={view as unknown as MarkingView} step="INSULATION" />);
 }
 
 describe("a reading outside its band that nothing explains", () => {

@@ -16,8 +16,6 @@ import prantel.core.assessment.Rules;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Window;
-import prantel.core.inference.Asking;
-import prantel.core.inference.Cause;
 import prantel.core.inference.Explanation;
 import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
@@ -58,9 +56,6 @@ record MarkingView(
 
     /** What was set, and what was named. */
     record FaultsShown(List<String> faultsSet, List<String> faultsReported) {}
-
-    /** What explains them. */
-    record WhyOff(List<CauseGroup> causes, @Nullable RigFirst rigFirst) {}
 
     /** What is proposed and given. */
     record MarksShown(List<MarkLine> marks, OutcomeLine outcome, OpinionsView opinions) {}
@@ -199,65 +194,6 @@ record MarkingView(
             String question,
             @Nullable UndoneLine undone) {}
 
-    /**
-     * Others in this bay were off in the same way: the rig is looked at before anybody is asked.
-     *
-     * @param others how many of them at most
-     */
-    record RigFirst(String words, List<String> slots, int others) {
-        static @Nullable RigFirst of(List<AlikeOnTheRig.Alike> alike) {
-            if (alike.isEmpty()) {
-                return null;
-            }
-            int others =
-                    alike.stream().mapToInt(AlikeOnTheRig.Alike::others).max().orElse(0);
-            return new RigFirst(
-                    (others == 1 ? "Another candidate" : others + " other candidates")
-                            + " read the same way here, on this rig in this bay. Look at the rig first: take the healthy or"
-                            + " the check readings again before anybody is asked. A note goes to the technician when the"
-                            + " outcome is signed.",
-                    alike.stream().map(a -> a.slot().value()).toList(),
-                    others);
-        }
-    }
-
-    /**
-     * A cause that leads in several boxes, said once.
-     * @param shares the likeliest first, for its first box
-     */
-    record CauseGroup(
-            @JsonUnwrapped CauseShown of,
-            List<Share> shares,
-            @JsonUnwrapped CauseAsk ask,
-            List<String> slots) {}
-
-    /** Which cause. */
-    record CauseShown(String cause, CauseKind kind, String label, String evidence) {}
-
-    /**
-     * What to ask.
-     *
-     * @param question what to ask about it
-     * @param decides the scheme's own question whose answer decides most between these; empty where none does
-     */
-    record CauseAsk(String question, String decides) {}
-
-    /** @param strength in words */
-    record Share(String label, String strength) {}
-
-    enum CauseKind {
-        /** Why readings are off. */
-        OFF,
-        /** Readings that agree with something they need not agree with: only asked about. */
-        ASK,
-        /** The rig is looked at first. */
-        RIG;
-
-        static CauseKind of(Cause cause) {
-            return cause.isOfTheRig() ? RIG : cause.onlyAsks() ? ASK : OFF;
-        }
-    }
-
     record MarkLine(
             @JsonUnwrapped MarkPlace of,
             @JsonUnwrapped MarkWorth worth,
@@ -371,9 +307,7 @@ record MarkingView(
                                 .map(f -> f.title() + ", " + f.place().label(rig))
                                 .toList(),
                         reports(reports, rig)),
-                given.blind()
-                        ? new WhyOff(List.of(), null)
-                        : new WhyOff(causes(sheet.findings(), key.scheme()), RigFirst.of(alike)),
+                given.blind() ? WhyOff.NOT_TOLD : WhyOff.of(sheet, alike),
                 new MarksShown(
                         marks(given, sheet, kept),
                         outcome(given, sheet, kept, standsAgainst(assessment, given)),
@@ -476,41 +410,6 @@ record MarkingView(
                                 unit.text(e.undone().getAsDouble()),
                                 window.holds(e.undone().getAsDouble()))
                         : null);
-    }
-
-    /** Causes that lead somewhere, the one with most boxes first; the evidence is that of its first measured box. */
-    private static List<CauseGroup> causes(List<Finding> findings, Scheme scheme) {
-        Map<Cause, List<Finding>> led = new LinkedHashMap<>();
-        findings.stream()
-                .filter(f -> f.asked() && !f.explanations().isEmpty())
-                .forEach(f -> led.computeIfAbsent(f.explanations().getFirst().cause(), c -> new ArrayList<>())
-                        .add(f));
-        return led.entrySet().stream()
-                .map(entry -> new CauseGroup(
-                        new CauseShown(
-                                entry.getKey().name(),
-                                CauseKind.of(entry.getKey()),
-                                entry.getKey().label(),
-                                entry.getValue()
-                                        .getFirst()
-                                        .explanations()
-                                        .getFirst()
-                                        .evidence()),
-                        entry.getValue().getFirst().explanations().stream()
-                                .map(e -> new Share(e.cause().label(), e.strength()))
-                                .toList(),
-                        new CauseAsk(
-                                entry.getKey().question(),
-                                Asking.best(entry.getValue().getFirst().explanations(), scheme.questions())
-                                        .map(b -> b.question().ask())
-                                        .orElse("")),
-                        entry.getValue().stream()
-                                .map(f -> f.expectation().slot().id().value())
-                                .toList()))
-                .sorted(java.util.Comparator.comparingInt(
-                                (CauseGroup g) -> g.slots().size())
-                        .reversed())
-                .toList();
     }
 
     /** As they were when the outcome was decided; before that, as they are proposed. */
