@@ -2,6 +2,7 @@ import { type ReactNode, useState } from "react";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { classes } from "../../ui/classes";
+import { SIGN, WORD } from "./awards";
 import { ChangeMark } from "./ChangeMark";
 import type { Award, MarkingView, MarkLine } from "./queries";
 
@@ -17,8 +18,6 @@ export function rightMarks(view: MarkingView): MarkLine[] {
   const decided = new Set(view.toDecide.flatMap((d) => d.marks));
   return view.marks.filter((m) => !decided.has(m.id) && m.wants !== "NOTHING");
 }
-
-const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0", NOT_SEEN: "–" };
 
 /** "½ mark", "2 marks", "no mark lost". */
 function cost(points: number): string {
@@ -101,7 +100,9 @@ export function DecisionCard({ view, decision, shown, locked, busy, onShow, onDe
                     {cause && <span className="block text-ink2">{m.evidence}</span>}
                     {m.given !== null && (
                       <span className="block">
-                        {m.given === m.proposed ? "agreed" : `changed: ${m.reason}`}
+                        {m.given === m.proposed
+                          ? "agreed"
+                          : `changed from ${WORD[m.proposed ?? "OPEN"]} to ${WORD[m.given]}: ${m.reason}`}
                       </span>
                     )}
                   </span>

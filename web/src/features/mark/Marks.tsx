@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Button } from "../../ui/Button";
 import { classes } from "../../ui/classes";
 import { Pane } from "../../ui/Pane";
+import { SIGN, WORD } from "./awards";
 import { ChangeMark } from "./ChangeMark";
 import type { Award, MarkLine } from "./queries";
 
@@ -16,14 +17,6 @@ interface Props {
   onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
 }
 
-const SIGN: Record<string, string> = { FULL: "1", HALF: "½", NONE: "0", NOT_SEEN: "–", OPEN: "?" };
-const WORD: Record<string, string> = {
-  FULL: "full",
-  HALF: "half",
-  NONE: "none",
-  NOT_SEEN: "not seen",
-  OPEN: "not marked yet",
-};
 const AWARDS: Award[] = ["FULL", "HALF", "NONE"];
 
 /** Marks with their evidence: given by whoever marks alone, else as proposed, to be changed with a reason. */

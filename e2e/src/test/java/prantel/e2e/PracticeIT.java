@@ -166,8 +166,9 @@ class PracticeIT extends BrowserTest {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Mark Petra Lindholm")))
                 .first()
                 .click();
-        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Tests"))
-                .getByText("R1+R2, method 1")
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^R1\\+R2, method 1, Parlour sockets")))
                 .click();
         page.getByText("Go through it on the practice rig").first().click();
         assertThat(page.getByText("What stands in the record")).isVisible();

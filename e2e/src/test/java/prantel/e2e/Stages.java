@@ -66,6 +66,32 @@ final class Stages {
         return sheet.locator("nav[aria-label='Tests and circuits'] button[data-step]");
     }
 
+    /** Opens what needs a decision, one after the other, until something of it is there. */
+    static Locator opened(Page page, Locator wanted) {
+        Locator cards = page.locator("button[data-decision]");
+        assertThat(cards.first()).isVisible();
+        for (int i = 0; i < cards.count() && wanted.count() == 0; i++) {
+            if (cards.nth(i).getAttribute("aria-expanded").equals("false")) {
+                cards.nth(i).click();
+            }
+        }
+        assertThat(wanted.first()).isVisible();
+        return wanted.first();
+    }
+
+    /** Everything as it is proposed, each cause read before. */
+    static void acceptAll(Page page) {
+        Locator all = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Accept all")));
+        assertThat(all).isVisible();
+        for (Locator card : page.locator("button[data-decision]").all()) {
+            if (card.getAttribute("aria-expanded").equals("false")) {
+                card.click();
+            }
+        }
+        all.click();
+    }
+
     static void askToGoLive(Page sheet) {
         button(sheet, "Ask to go live…").click();
         tickAll(sheet, "Before it goes live");

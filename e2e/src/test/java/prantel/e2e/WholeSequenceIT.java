@@ -300,8 +300,7 @@ class WholeSequenceIT extends BrowserTest {
         org.assertj.core.api.Assertions.assertThat(lost)
                 .as("honest readings of a faulted rig")
                 .isEmpty();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Accept all")))
-                .click();
+        Stages.acceptAll(page);
         assertThat(page.getByText("all decided")).isVisible();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Decide")))
                 .click();
