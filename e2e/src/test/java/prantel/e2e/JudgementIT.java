@@ -230,7 +230,8 @@ class JudgementIT extends BrowserTest {
         Page assessor = Rooms.with(browsers.signIn("Ines Marrow", 1280, 800));
         Rooms.open(assessor, "/assessments/" + petra + "/mark");
         assertThat(assessor.getByText("Doing it again")).isVisible();
-        assertThat(assessor.getByLabel("Bonding")).isChecked();
+        assertThat(assessor.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Bonding")))
+                .isChecked();
         assessor.getByLabel("Finding faults").uncheck();
         assessor.getByLabel("In which bay")
                 .selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));

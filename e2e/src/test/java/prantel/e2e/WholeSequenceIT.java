@@ -143,6 +143,7 @@ class WholeSequenceIT extends BrowserTest {
             box.press("Enter");
         }
         words(sheet, "✓ works");
+        words(sheet, "✓ all right");
         words(sheet, "done");
         words(sheet, "satisfactory");
         words(sheet, "L1-L2-L3");
