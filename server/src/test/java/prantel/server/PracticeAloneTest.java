@@ -294,7 +294,7 @@ class PracticeAloneTest {
                 7);
         Hands hands = new Hands(learner, "/api/practice/" + id, practice, begun.json());
         hands.faults = faults;
-        for (Slot slot : SlotPlan.of(rig, scheme)) {
+        for (Slot slot : SlotPlan.of(rig, scheme.practised())) {
             if (slot instanceof Slot.Measured box && Drill.isPractised(box)) {
                 hands.read(box);
             }
@@ -310,6 +310,12 @@ class PracticeAloneTest {
         assertThat(result.get("wrong").size())
                 .as(result.get("wrong").toString())
                 .isZero();
+        JsonNode outcome = result.get("outcome");
+        // whoever reads everything rightly and names what is wrong has earned all that a practice can show
+        assertThat(outcome.get("points").asDouble())
+                .as(outcome + "\n" + result.get("feedback"))
+                .isEqualTo(outcome.get("outOf").asDouble())
+                .isPositive();
         assertThat(result.get("slips").asInt()).isZero();
         assertThat(result.get("open").asInt()).isZero();
         assertThat(result.get("faults").valueStream().map(f -> f.get("named").asBoolean()))

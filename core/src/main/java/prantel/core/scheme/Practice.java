@@ -48,6 +48,24 @@ public record Practice(
         return new Practice(continuity, bonding, insulation, loop, rcd, recording.with(figures), tolerances);
     }
 
+    /** A box for every reading, on every circuit by every method; what cannot be read is left out with its reason. */
+    Practice everyReading() {
+        return new Practice(
+                new Continuity(Methods.ALL, continuity.maxima(), continuity.switches(), continuity.conduit()),
+                bonding,
+                insulation,
+                loop,
+                rcd,
+                new Recording(
+                        NotTested.WITH_REASON,
+                        recording.overRange(),
+                        recording.codes(),
+                        recording.inspection(),
+                        recording.entry(),
+                        recording.help()),
+                tolerances);
+    }
+
     public enum Switches {
         NOT_TESTED,
         /** Line to CPC at each switch, a plastic one too. */

@@ -162,6 +162,37 @@ public record Scheme(
                 pass);
     }
 
+    /**
+     * The same school for somebody who practises alone: every reading is taken and written, none is judged, said first or put
+     * on record, and nobody watches. What is left counts: readings, how they are written, leads, and faults found. The same
+     * scheme where none of its criteria looks at any of that.
+     */
+    public Scheme practised() {
+        List<Criterion> shown = criteria.stream().filter(Scheme::isShownAlone).toList();
+        return new Scheme(about, practice.everyReading(), steps, order, shown.isEmpty() ? criteria : shown, pass);
+    }
+
+    private static boolean isShownAlone(Criterion criterion) {
+        return switch (criterion) {
+            case Criterion.MeasuredRightly c -> true;
+            case Criterion.Notation c -> true;
+            case Criterion.LeadsNulled c -> true;
+            case Criterion.FaultReported c -> c.aspect() == Criterion.Aspect.FOUND;
+            case Criterion.NothingInvented c -> true;
+            case Criterion.JudgedRightly c -> false;
+            case Criterion.RightOneOfSeveral c -> false;
+            case Criterion.Complete c -> false;
+            case Criterion.ExpectedFirst c -> false;
+            case Criterion.OneMethod c -> false;
+            case Criterion.Consistent c -> false;
+            case Criterion.Observed c -> false;
+            case Criterion.Answered c -> false;
+            case Criterion.OrderKept c -> false;
+            case Criterion.Safe c -> false;
+            case Criterion.Closed c -> false;
+        };
+    }
+
     private Set<String> withWhatKeepsItSafe(Set<String> chosen) {
         boolean live = steps.stream().anyMatch(s -> s.isLive() && chosen.contains(s.id()));
         return grown(chosen, in -> {

@@ -95,7 +95,7 @@ record MarkingView(
         static BoxPlace of(Slot slot) {
             return new BoxPlace(
                     slot.id().value(),
-                    slot.isDoneAtTheRig(),
+                    slot instanceof Slot.Measured,
                     slot.step().name(),
                     slot.circuit().map(Object::toString).orElse(null),
                     slot.spot().point().map(Object::toString).orElse(null),

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
@@ -18,6 +19,7 @@ import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Marker;
 import prantel.core.marking.Outcome;
+import prantel.core.practice.Drill;
 import prantel.core.rig.Rig;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -70,6 +72,11 @@ final class PracticeResults {
         Key key = practices.key(open.row());
         Map<SlotId, String> readings = open.readings().entrySet().stream()
                 .collect(Collectors.toMap(e -> new SlotId(e.getKey()), Map.Entry::getValue));
+        // what cannot be read on a practice rig counts neither way
+        key.expectations().stream()
+                .map(Expectation::slot)
+                .filter(s -> s instanceof Slot.Measured m && !Drill.isPractised(m))
+                .forEach(s -> readings.put(s.id(), "not tested: nothing to plug in"));
         Rig rig = open.going().practice().rig();
         return Marker.mark(
                 key,

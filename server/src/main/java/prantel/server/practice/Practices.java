@@ -137,9 +137,9 @@ class Practices {
         }
     }
 
-    private record SoundKey(DocumentRef rig, DocumentRef tester, DocumentRef scheme) {}
+    private record SoundKey(DocumentRef rig, DocumentRef tester, DocumentRef scheme, boolean replay) {}
 
-    private record FaultyKey(DocumentRef rig, DocumentRef tester, DocumentRef scheme, FaultSet faults) {}
+    private record FaultyKey(SoundKey sound, FaultSet faults) {}
 
     List<PracticePast> past(String account) {
         return mapper.past(account);
@@ -183,7 +183,7 @@ class Practices {
         Origins.Begun begun = make.get();
         DocumentRef scheme = schemes.pin(begun.scheme(), account);
         Rig rig = workshop.rig(begun.rig());
-        List<Slot.Measured> boxes = boxesOf(rig, begun.scheme(), begun.drill());
+        List<Slot.Measured> boxes = boxesOf(rig, asPractised(begun.scheme(), begun.purpose()), begun.drill());
         if (boxes.isEmpty()) {
             throw Refusal.conflict("drill-does-not-fit", "This rig has nothing for this drill. Choose another rig.");
         }
@@ -287,14 +287,13 @@ class Practices {
     private Going replayed(PracticeRow row) {
         Rig rig = workshop.rig(new DocumentRef(row.rigId(), row.rigVersion()));
         Tester tester = workshop.tester(new DocumentRef(row.testerId(), row.testerVersion()));
-        Scheme scheme = schemes.scheme(new DocumentRef(row.schemeId(), row.schemeVersion()));
         FaultSet faults = faults(row, rig);
-        PracticeRig practice = row.purpose().equals(Purpose.REPLAY.name())
+        PracticeRig practice = isReplay(row)
                 ? PracticeRig.declared(rig, faults, tester)
                 : PracticeRig.built(rig, faults, tester, row.seed());
         Going again = new Going(
                 practice,
-                boxesOf(rig, scheme, drillOf(row)),
+                boxesOf(rig, schemeOf(row), drillOf(row)),
                 json.readValue(row.beside(), new TypeReference<LinkedHashMap<String, String>>() {}));
         for (String deed : mapper.deeds(row.practiceId())) {
             DeedInput input = json.readValue(deed, DeedInput.class);
@@ -313,25 +312,39 @@ class Practices {
 
     /** What every box reads on a sound rig. */
     Key soundKey(PracticeRow row) {
-        DocumentRef rig = new DocumentRef(row.rigId(), row.rigVersion());
-        DocumentRef tester = new DocumentRef(row.testerId(), row.testerVersion());
-        DocumentRef scheme = new DocumentRef(row.schemeId(), row.schemeVersion());
+        SoundKey name = soundKeyOf(row);
         return values.of(
-                new SoundKey(rig, tester, scheme),
-                () -> Key.of(workshop.rig(rig), FaultSet.NONE, workshop.tester(tester), schemes.scheme(scheme)));
+                name,
+                () -> Key.of(workshop.rig(name.rig()), FaultSet.NONE, workshop.tester(name.tester()), schemeOf(row)));
+    }
+
+    private static SoundKey soundKeyOf(PracticeRow row) {
+        return new SoundKey(
+                new DocumentRef(row.rigId(), row.rigVersion()),
+                new DocumentRef(row.testerId(), row.testerVersion()),
+                new DocumentRef(row.schemeId(), row.schemeVersion()),
+                isReplay(row));
+    }
+
+    private Scheme schemeOf(PracticeRow row) {
+        return asPractised(
+                schemes.scheme(new DocumentRef(row.schemeId(), row.schemeVersion())), Purpose.valueOf(row.purpose()));
+    }
+
+    /** What stands in a record is gone through box by box as it was asked for; everything else is read in full. */
+    private static Scheme asPractised(Scheme scheme, Purpose purpose) {
+        return purpose == Purpose.REPLAY ? scheme : scheme.practised();
+    }
+
+    private static boolean isReplay(PracticeRow row) {
+        return Purpose.valueOf(row.purpose()) == Purpose.REPLAY;
     }
 
     /** What every box reads on this rig. */
     Key key(PracticeRow row) {
-        DocumentRef rig = new DocumentRef(row.rigId(), row.rigVersion());
-        FaultSet faults = faults(row, workshop.rig(rig));
+        FaultSet faults = faults(row, workshop.rig(new DocumentRef(row.rigId(), row.rigVersion())));
         return values.of(
-                new FaultyKey(
-                        rig,
-                        new DocumentRef(row.testerId(), row.testerVersion()),
-                        new DocumentRef(row.schemeId(), row.schemeVersion()),
-                        faults),
-                () -> soundKey(row).with(faults));
+                new FaultyKey(soundKeyOf(row), faults), () -> soundKey(row).with(faults));
     }
 
     /** @param after how many deeds the learner's screen knows of */
