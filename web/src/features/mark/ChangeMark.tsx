@@ -7,12 +7,42 @@ import type { Award, MarkLine } from "./queries";
 
 interface Props {
   mark: MarkLine;
+  onDecide: (given: { mark: string; given: Award; reason: string }[]) => void;
+}
+
+/** Deciding otherwise than proposed: both values and the reason are kept. */
+export function ChangeMark({ mark, onDecide }: Props) {
+  const [changing, setChanging] = useState(false);
+  return (
+    <>
+      <Button
+        kind="quiet"
+        aria-label={`Change ${mark.title}, ${mark.circuit ? `${mark.circuit}, ` : ""}${mark.group}`}
+        onClick={() => setChanging(true)}
+      >
+        Change…
+      </Button>
+      {changing && (
+        <Change
+          mark={mark}
+          onClose={() => setChanging(false)}
+          onChange={(given, reason) => {
+            onDecide([{ mark: mark.id, given, reason }]);
+            setChanging(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+interface ChangeProps {
+  mark: MarkLine;
   onClose: () => void;
   onChange: (given: Award, reason: string) => void;
 }
 
-/** Deciding otherwise than proposed: both values and the reason are kept. */
-export function ChangeMark({ mark, onClose, onChange }: Props) {
+function Change({ mark, onClose, onChange }: ChangeProps) {
   const [given, setGiven] = useState<Award>((mark.given ?? mark.proposed ?? "FULL") as Award);
   const [reason, setReason] = useState(mark.reason);
   const differs = given !== mark.proposed;

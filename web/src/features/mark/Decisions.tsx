@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from "react";
+import { type ReactNode } from "react";
 import { Button } from "../../ui/Button";
 import { Chip } from "../../ui/Chip";
 import { classes } from "../../ui/classes";
@@ -42,7 +42,6 @@ interface Props {
 
 /** One thing to decide: what it is, why, what it costs, what to ask. */
 export function DecisionCard({ view, decision, shown, locked, busy, onShow, onDecide, children }: Props) {
-  const [changing, setChanging] = useState<MarkLine>();
   const open = openMarks(view, decision);
   const marks = view.marks.filter((m) => decision.marks.includes(m.id));
   const cause = view.causes.find((c) => c.cause === decision.cause);
@@ -106,15 +105,7 @@ export function DecisionCard({ view, decision, shown, locked, busy, onShow, onDe
                       </span>
                     )}
                   </span>
-                  {!locked && (
-                    <Button
-                      kind="quiet"
-                      aria-label={`Change ${m.title}, ${m.circuit ? `${m.circuit}, ` : ""}${m.group}`}
-                      onClick={() => setChanging(m)}
-                    >
-                      Change…
-                    </Button>
-                  )}
+                  {!locked && <ChangeMark mark={m} onDecide={onDecide} />}
                 </li>
               ))}
             </ul>
@@ -125,16 +116,6 @@ export function DecisionCard({ view, decision, shown, locked, busy, onShow, onDe
             </Button>
           )}
         </div>
-      )}
-      {changing && (
-        <ChangeMark
-          mark={changing}
-          onClose={() => setChanging(undefined)}
-          onChange={(given, reason) => {
-            onDecide([{ mark: changing.id, given, reason }]);
-            setChanging(undefined);
-          }}
-        />
       )}
     </article>
   );

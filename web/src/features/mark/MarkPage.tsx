@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { Button } from "../../ui/Button";
-import { Pane } from "../../ui/Pane";
 import { useShortcuts } from "../../ui/useShortcuts";
 import { asProposed, type Decision, DecisionCard, openMarks, rightMarks } from "./Decisions";
+import { FaultsNamed } from "./FaultsNamed";
 import { Marks } from "./Marks";
 import type { Award, MarkingView } from "./queries";
 import { type PartOfRecord, RecordMap } from "./RecordMap";
@@ -66,7 +66,7 @@ export function MarkPage({ id, view, locked, busy, onDecide }: Props) {
     <>
       <div className="space-y-3">
         <RecordMap view={view} at={part} onGo={setPart} />
-        <Faults view={view} />
+        <FaultsNamed view={view} />
       </div>
       <div className="min-w-0 space-y-3">
         {part && (
@@ -116,7 +116,7 @@ export function MarkPage({ id, view, locked, busy, onDecide }: Props) {
                 </Button>
                 <span className="text-[14px] text-ink2">
                   {unseen.length > 0
-                    ? `when the ${unseen.length === 1 ? "one" : unseen.length} above that you have not opened ${unseen.length === 1 ? "is" : "are"} read`
+                    ? `Open ${unseen.length === 1 ? "the one above" : `the ${unseen.length} above`} first.`
                     : `${rightOpen.length} of them full marks`}
                 </span>
               </div>
@@ -162,30 +162,6 @@ function Readings({ id, view, decision, tried, onTry }: ReadingsProps) {
         )}
       </div>
     </>
-  );
-}
-
-function Faults({ view }: { view: MarkingView }) {
-  return (
-    <Pane title="Faults">
-      <h3 className="text-[14px] font-semibold text-plum">Set on the rig</h3>
-      <List items={view.faultsSet} empty="Nothing: a healthy rig." />
-      <h3 className="mt-2 text-[14px] font-semibold">Named by the candidate</h3>
-      <List items={view.faultsReported} empty="Nothing named." />
-    </Pane>
-  );
-}
-
-function List({ items, empty }: { items: string[]; empty: string }) {
-  if (items.length === 0) return <p className="text-[14px] text-ink2">{empty}</p>;
-  return (
-    <ul className="text-[14px]">
-      {items.map((item) => (
-        <li key={item} className="py-0.5">
-          {item}
-        </li>
-      ))}
-    </ul>
   );
 }
 

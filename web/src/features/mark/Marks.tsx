@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { Button } from "../../ui/Button";
 import { classes } from "../../ui/classes";
 import { Pane } from "../../ui/Pane";
@@ -22,7 +21,6 @@ const AWARDS: Award[] = ["FULL", "HALF", "NONE"];
 /** Marks with their evidence: given by whoever marks alone, else as proposed, to be changed with a reason. */
 export function Marks({ marks, open, locked, alone = false, busy, onDecide }: Props) {
   const now = (m: MarkLine) => m.given ?? m.proposed ?? "OPEN";
-  const [changing, setChanging] = useState<MarkLine>();
   const here = marks.filter((m) => m.given === null && m.wants !== "NOTHING");
   return (
     <Pane
@@ -91,15 +89,7 @@ export function Marks({ marks, open, locked, alone = false, busy, onDecide }: Pr
                 ))}
               </span>
             )}
-            {!locked && !alone && (
-              <Button
-                kind="quiet"
-                aria-label={`Change ${mark.title}, ${mark.circuit ? `${mark.circuit}, ` : ""}${mark.group}`}
-                onClick={() => setChanging(mark)}
-              >
-                Change…
-              </Button>
-            )}
+            {!locked && !alone && <ChangeMark mark={mark} onDecide={onDecide} />}
           </li>
         ))}
       </ul>
@@ -111,16 +101,6 @@ export function Marks({ marks, open, locked, alone = false, busy, onDecide }: Pr
         >
           Full for the {here.length} not marked here
         </Button>
-      )}
-      {changing && (
-        <ChangeMark
-          mark={changing}
-          onClose={() => setChanging(undefined)}
-          onChange={(given, reason) => {
-            onDecide([{ mark: changing.id, given, reason }]);
-            setChanging(undefined);
-          }}
-        />
       )}
     </Pane>
   );

@@ -1,5 +1,6 @@
 import { type Dot, ProfilePicture, ReadingRail, type Side } from "../../pictures";
 import { Pane } from "../../ui/Pane";
+import { FaultsNamed } from "./FaultsNamed";
 import { GoThroughIt } from "../practice";
 import type { Line, MarkingView } from "./queries";
 import { FAULTS } from "./StepList";
@@ -191,31 +192,5 @@ function Details({ line, saidOnce }: { line: Line; saidOnce: boolean }) {
         ))}
       </ul>
     </details>
-  );
-}
-
-function FaultsNamed({ view }: { view: MarkingView }) {
-  return (
-    <div className="grid gap-3 lg:grid-cols-2">
-      <Pane title="Set on the rig" wall="plum">
-        <List items={view.faultsSet} empty="Nothing: a healthy rig." />
-      </Pane>
-      <Pane title="Named by the candidate">
-        <List items={view.faultsReported} empty="Nothing named." />
-      </Pane>
-    </div>
-  );
-}
-
-function List({ items, empty }: { items: string[]; empty: string }) {
-  if (items.length === 0) return <p className="text-ink2">{empty}</p>;
-  return (
-    <ul className="divide-y divide-line">
-      {items.map((item) => (
-        <li key={item} className="py-2">
-          {item}
-        </li>
-      ))}
-    </ul>
   );
 }

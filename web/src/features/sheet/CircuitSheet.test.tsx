@@ -5,29 +5,15 @@ import { shown, StandIn } from "../../testing/server";
 import { CircuitSheet } from "./CircuitSheet";
 import { EntryBar } from "./EntryBar";
 import type { ShownBox } from "./boxes";
+import { emptyBox } from "./emptyBox.fixture";
 
 const box: ShownBox = {
-  slot: "sockets/r1r2/socket-1",
+  ...emptyBox("sockets/r1r2/socket-1"),
   quantity: "R1+R2",
   where: "socket 1",
-  within: "",
-  calculated: false,
-  unit: "Ω",
   overRange: ">99.9 kΩ",
-  text: "",
-  seq: 0,
-  understood: "",
-  mend: "",
-  likely: "",
-  judged: false,
-  satisfactory: null,
-  judgedSeq: 0,
-  chosenFrom: [],
   station: "socket-1",
-  row: "",
-  column: "",
   keys: [">99.9 kΩ"],
-  said: null,
   unsent: false,
 };
 const record: ShownBox = {

@@ -64,7 +64,7 @@ export function HandIn({ id, view, unsent, next }: Props) {
             Not yet
           </Button>
           <Button kind="main" large disabled={unsent > 0 || handIn.isPending} onClick={() => handIn.mutate()}>
-            {tells && left.length > 0 ? "Hand in all the same" : "Hand in"}
+            {tells && left.length > 0 ? "Hand in anyway" : "Hand in"}
           </Button>
         </div>
       </Dialog>

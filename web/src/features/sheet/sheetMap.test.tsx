@@ -2,33 +2,11 @@ import { fireEvent, render, screen, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import type { Box, SheetView } from "./queries";
 import { type Group, type Step } from "./boxes";
+import { emptyBox } from "./emptyBox.fixture";
 import { isInRows, RowsSheet } from "./RowsSheet";
 import { SheetMap } from "./SheetMap";
 
-const box = (slot: string, text = "", more: Partial<Box> = {}): Box => ({
-  slot,
-  quantity: "Zs",
-  where: `${slot} somewhere`,
-  within: "",
-  calculated: false,
-  station: null,
-  row: "",
-  column: "",
-  unit: "Ω",
-  overRange: "",
-  chosenFrom: [],
-  keys: [],
-  text,
-  seq: 0,
-  understood: "",
-  mend: "",
-  likely: "",
-  judged: false,
-  satisfactory: null,
-  judgedSeq: 0,
-  said: null,
-  ...more,
-});
+const box = (slot: string, text = "", more: Partial<Box> = {}): Box => ({ ...emptyBox(slot), text, ...more });
 
 const group = (circuit: string | null, boxes: Box[], more: Partial<Group> = {}): Group => ({
   label: circuit ?? "",

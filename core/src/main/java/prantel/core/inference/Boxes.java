@@ -28,7 +28,7 @@ import prantel.core.sequence.SlotId;
 final class Boxes {
     private final Key key;
     private final WrittenSheet sheet;
-    private final Figures figures;
+    private final CircuitFigures figures;
     private final Beside beside;
     private final List<Expectation> all;
     private final Map<SlotId, Expectation> expected = new LinkedHashMap<>();
@@ -48,7 +48,7 @@ final class Boxes {
     /** @param done what each box must read in the way it was done */
     Boxes(Key key, List<Expectation> done, WrittenSheet sheet, Beside beside) {
         this.key = key;
-        this.figures = new Figures(done);
+        this.figures = new CircuitFigures(done);
         this.sheet = figures.asReadings(sheet);
         this.beside = beside;
         this.all = List.copyOf(done);
@@ -65,7 +65,7 @@ final class Boxes {
         return key;
     }
 
-    Figures figures() {
+    CircuitFigures figures() {
         return figures;
     }
 

@@ -1,9 +1,7 @@
 package prantel.server.marking;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
-import java.time.OffsetDateTime;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -25,7 +23,6 @@ import prantel.core.marking.Evidence;
 import prantel.core.marking.Finding;
 import prantel.core.marking.Mark;
 import prantel.core.marking.MarkedSheet;
-import prantel.core.marking.Outcome;
 import prantel.core.marking.Outcome.Verdict;
 import prantel.core.quantity.Unit;
 import prantel.core.rig.Rig;
@@ -250,32 +247,6 @@ record MarkingView(
      */
     record MarkGiven(@Nullable String given, String reason, String by) {}
 
-    record VerdictWords(Verdict verdict, String words) {}
-
-    /** A part to be done again. */
-    record RepeatLine(String part, String title, List<String> why) {}
-
-    record OutcomeLine(
-            @JsonUnwrapped OutcomeProposal proposal,
-            @JsonUnwrapped OutcomeChoice choice,
-            @Nullable OutcomeGiven given) {}
-
-    /** What is proposed, and why. @param proposed null for whoever marks alone, until all own marks are given */
-    record OutcomeProposal(
-            @Nullable Verdict proposed,
-            String words,
-            double points,
-            double outOf,
-            double needed,
-            List<String> reasons,
-            List<RepeatLine> repeat) {}
-
-    /** What may be decided. */
-    record OutcomeChoice(List<VerdictWords> choices, boolean mayDecide, String whyNot) {}
-
-    /** What was decided. @param reason why otherwise than proposed, or empty */
-    record OutcomeGiven(Verdict verdict, String reason, String by, OffsetDateTime at) {}
-
     /** The result that was decided on. @param differs what the rules of today would make otherwise */
     record Kept(List<MarkExport.KeptMark> marks, List<String> differs) {}
 
@@ -310,7 +281,7 @@ record MarkingView(
                 given.blind() ? WhyOff.NOT_TOLD : WhyOff.of(sheet, alike),
                 new MarksShown(
                         marks(given, sheet, kept),
-                        outcome(given, sheet, kept, standsAgainst(assessment, given)),
+                        OutcomeLine.of(given, sheet, kept, standsAgainst(assessment, given)),
                         opinions));
     }
 
@@ -449,13 +420,6 @@ record MarkingView(
         return mark.of().test().map(Enum::name).orElse("RECORD");
     }
 
-    private static double points(MarkExport.KeptMark kept, Given given) {
-        Assessment.Decision decision = given.decisions().get(kept.id());
-        return decision == null
-                ? kept.points()
-                : kept.weight() * decision.given().share();
-    }
-
     /** What stands against signing the outcome, besides open marks; empty for nothing, and for whoever marks it alone. */
     private static String standsAgainst(Assessment assessment, Given given) {
         return given.blind() || given.outcome() != null
@@ -463,47 +427,5 @@ record MarkingView(
                 : Rules.mayHappen(new AssessmentEvent.OutcomeDecided(Verdict.PASS, Verdict.PASS, ""), assessment)
                         .map(Rules.Why::words)
                         .orElse("");
-    }
-
-    private static String stillOpen(int open, int looks) {
-        return open + " mark" + (open == 1 ? "" : "s") + " still to accept or change"
-                + (looks == 0 ? "" : "; " + looks + " of them when the rig or the tester was looked at");
-    }
-
-    private static OutcomeLine outcome(Given marks, MarkedSheet sheet, Optional<Kept> kept, String against) {
-        Outcome now = Decided.outcome(marks.decisions(), sheet);
-        int open = Decided.open(marks.decisions(), sheet);
-        if (marks.blind() && open > 0) {
-            return new OutcomeLine(
-                    new OutcomeProposal(null, "Not all marked yet", 0, 0, 0, List.of(), List.of()),
-                    new OutcomeChoice(List.of(), false, stillOpen(open, 0)),
-                    null);
-        }
-        Assessment.OutcomeGiven given = marks.outcome();
-        return new OutcomeLine(
-                new OutcomeProposal(
-                        now.verdict(),
-                        now.verdict().words(),
-                        kept.map(k -> k.marks().stream()
-                                        .mapToDouble(m -> points(m, marks))
-                                        .sum())
-                                .orElse(now.points()),
-                        kept.map(k -> k.marks().stream()
-                                        .mapToDouble(MarkExport.KeptMark::weight)
-                                        .sum())
-                                .orElse(now.outOf()),
-                        now.needed(),
-                        now.reasons(),
-                        now.repeat().stream()
-                                .map(r -> new RepeatLine(r.part().id(), r.part().title(), r.why()))
-                                .toList()),
-                new OutcomeChoice(
-                        Arrays.stream(Verdict.values())
-                                .filter(Verdict::isGiven)
-                                .map(v -> new VerdictWords(v, v.words()))
-                                .toList(),
-                        open == 0 && given == null && against.isEmpty(),
-                        open == 0 ? against : stillOpen(open, Decided.lookedAtFirst(marks.decisions(), sheet))),
-                given == null ? null : new OutcomeGiven(given.given(), given.reason(), given.by(), given.at()));
     }
 }

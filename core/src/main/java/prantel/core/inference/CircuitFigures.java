@@ -11,15 +11,15 @@ import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
 /**
- * Figures of whole circuits whose readings are not on the sheet. A highest R2 that was written is a reading of the point that
+ * CircuitFigures of whole circuits whose readings are not on the sheet. A highest R2 that was written is a reading of the point that
  * reads highest on this rig, so what is known of one reading explains the figure as well; of the other points nothing is
  * known.
  */
-final class Figures {
+final class CircuitFigures {
     /** Reading that gives it on this rig, and the figure. */
     private final Map<SlotId, SlotId> figureOf = new HashMap<>();
 
-    Figures(List<Expectation> expectations) {
+    CircuitFigures(List<Expectation> expectations) {
         Map<SlotId, Expectation> byId = new HashMap<>();
         expectations.forEach(e -> byId.put(e.slot().id(), e));
         for (Expectation e : expectations) {
