@@ -3,6 +3,7 @@ package prantel.core.assessment;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import prantel.core.assessment.ProveGate.How;
@@ -110,5 +111,41 @@ class GatesTest {
                         s.state(), new ClearGate.Facts(new BoxTruth(Set.of(), new BoxTruth.Heard.Silent()), 0, 1)))
                 .extracting(ClearGate.Shut::kind)
                 .containsExactly(ClearGate.Kind.BOX_SILENT, ClearGate.Kind.NOT_PROVED);
+    }
+
+    /** Each thing that is the matter keeps the supply off by itself; nobody goes live over another one that was mended. */
+    @Test
+    void whateverIsTheMatterKeepsTheSupplyOffByItself() {
+        assertThat(LiveGate.ofTheRig(live(List.of(), List.of(), NO_BOX, 0, Optional.empty())))
+                .isEmpty();
+        assertThat(LiveGate.ofTheRig(live(List.of("CPC open, socket 2"), List.of(), NO_BOX, 0, Optional.empty())))
+                .containsExactly(new LiveGate.Shut(
+                        LiveGate.Kind.TAKE_OUT, "CPC open, socket 2, is dead only: take it out first."));
+        assertThat(LiveGate.ofTheRig(
+                        live(List.of(), List.of("The case of the heater is live."), NO_BOX, 0, Optional.empty())))
+                .containsExactly(new LiveGate.Shut(LiveGate.Kind.DANGER, "The case of the heater is live."));
+        assertThat(LiveGate.ofTheRig(live(List.of(), List.of(), box(Set.of(), 7), 0, Optional.empty())))
+                .extracting(LiveGate.Shut::kind)
+                .containsExactly(LiveGate.Kind.BOX);
+        assertThat(LiveGate.ofTheRig(live(List.of(), List.of(), NO_BOX, 2, Optional.empty())))
+                .containsExactly(new LiveGate.Shut(LiveGate.Kind.PROVE_OUT, "Prove the faults out: 2 readings to go."));
+        assertThat(LiveGate.ofTheRig(live(List.of(), List.of(), NO_BOX, 0, Optional.of("Bay 4"))))
+                .extracting(LiveGate.Shut::kind)
+                .containsExactly(LiveGate.Kind.ELSEWHERE);
+    }
+
+    /** No reason that is given opens it over what is the matter with the rig. */
+    @Test
+    void noReasonOpensItOverADanger() {
+        LiveGate.Facts danger =
+                live(List.of(), List.of("The case of the heater is live."), NO_BOX, 0, Optional.empty());
+        assertThat(LiveGate.shut(Streams.atWork().state(), List.of(), "it will be fine", danger))
+                .extracting(LiveGate.Shut::kind)
+                .contains(LiveGate.Kind.DANGER);
+    }
+
+    private static LiveGate.Facts live(
+            List<String> deadOnly, List<String> dangers, BoxTruth box, int proofsOpen, Optional<String> elsewhere) {
+        return new LiveGate.Facts(deadOnly, dangers, box, proofsOpen, elsewhere);
     }
 }

@@ -240,6 +240,28 @@ class OneFigureTest {
                         .satisfies(e -> assertThat(e.cause()).isIn(Cause.LEADS_NOT_NULLED, Cause.NULLED_WRONG)));
     }
 
+    /** A reading that has no box on the sheet is not asked about, whatever came of it. */
+    @Test
+    void whatIsNotOnTheSheetIsNotMarked() {
+        Key key = Both.of(4).figures();
+        Set<SlotId> sheet = new HashSet<>();
+        SlotPlan.sheet(key.rig(), key.scheme()).forEach(s -> sheet.add(s.id()));
+        Map<SlotId, String> texts = honest(key);
+        List<Mark> before = marked(key, texts).marks();
+        key.expectations().stream()
+                .map(e -> e.slot().id())
+                .filter(id -> !sheet.contains(id))
+                .forEach(id -> texts.put(id, "77.7"));
+        assertThat(texts.size()).isGreaterThan(sheet.size());
+        assertThat(marked(key, texts).findings())
+                .filteredOn(f -> !sheet.contains(f.expectation().slot().id()))
+                .isNotEmpty()
+                .noneMatch(Finding::asked);
+        assertThat(marked(key, texts).marks())
+                .extracting(Mark::points)
+                .isEqualTo(before.stream().map(Mark::points).toList());
+    }
+
     private static String number(double ohms) {
         return String.format(Locale.ROOT, "%.2f", ohms);
     }
