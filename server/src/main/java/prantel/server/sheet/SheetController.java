@@ -284,7 +284,11 @@ class SheetController {
             throw Refusal.conflict("by-hand", "here every reading is read and written by you");
         }
         if (!(slot instanceof Slot.Measured measured)) {
-            throw Refusal.conflict("not-measured", "this box is chosen or worked out from others: write it");
+            throw Refusal.conflict(
+                    "not-measured",
+                    slot.isDoneAtTheRig()
+                            ? "this figure is the worst of several readings: take each and write the worst"
+                            : "this box is chosen or worked out from others: write it");
         }
         refuseUnless(Rules.mayWrite(slot, before));
         BenchTesters.TakenReading reading = testers.take(
