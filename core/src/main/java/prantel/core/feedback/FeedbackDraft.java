@@ -1,10 +1,12 @@
 package prantel.core.feedback;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -19,6 +21,8 @@ import prantel.core.marking.Mark.Award;
 import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.marking.Part;
+import prantel.core.scheme.Step;
+import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
 /**
@@ -26,10 +30,8 @@ import prantel.core.sequence.SlotId;
  * that taught it, what to practise. Nothing in it says what was set or what a box should have read, unless that is asked for.
  */
 public final class FeedbackDraft {
-    private static final int MOST_PLACES = 4;
-
-    /** As many parts to practise have a sentence each; more are named in one. */
-    private static final int MOST_ALONE = 3;
+    /** More than this nobody takes home from one talk: common practice, no source. What could hurt somebody is all told. */
+    static final int MOST_CHANGES = 7;
 
     private final MarkedSheet sheet;
     private final Map<String, Award> given;
@@ -83,11 +85,68 @@ public final class FeedbackDraft {
         lines.addAll(draft.unsafe());
         lines.addAll(draft.right());
         lines.addAll(draft.found());
-        lines.addAll(draft.readings());
-        lines.addAll(draft.notBegun());
-        lines.addAll(draft.others());
+        lines.addAll(draft.changes());
         lines.addAll(draft.practise());
         return lines;
+    }
+
+    /**
+     * A thing to do otherwise.
+     *
+     * @param about what it is about, in a word or two
+     * @param lost by the marks it is said for
+     */
+    private record Change(Sentence says, String about, Lost lost) {
+        static Change of(String about, String text, List<SlotId> slots, Lost lost) {
+            return new Change(
+                    line(Kind.CHANGE, text, slots.stream().map(SlotId::value).toList()), about, lost);
+        }
+    }
+
+    /** @param key how many key marks @param points besides */
+    private record Lost(long key, double points) {
+        static final Comparator<Lost> MOST_FIRST = Comparator.comparingLong(Lost::key)
+                .thenComparingDouble(Lost::points)
+                .reversed();
+    }
+
+    private Lost lost(List<Mark> marks) {
+        return new Lost(
+                marks.stream().filter(Mark::key).count(),
+                marks.stream()
+                        .mapToDouble(m -> m.weight() * (1 - award(m).share()))
+                        .sum());
+    }
+
+    /** Everything to do otherwise, the dearest first; what is beyond the most that anybody is told is named in one line. */
+    private List<Sentence> changes() {
+        List<Change> all = new ArrayList<>();
+        all.addAll(readings());
+        all.addAll(notBegun());
+        all.addAll(others());
+        all.sort(Comparator.comparing(Change::lost, Lost.MOST_FIRST));
+        if (all.size() <= MOST_CHANGES) {
+            return all.stream().map(Change::says).toList();
+        }
+        List<Change> told = all.subList(0, MOST_CHANGES - 1);
+        List<Change> rest = all.subList(MOST_CHANGES - 1, all.size());
+        return Stream.concat(
+                        told.stream().map(Change::says),
+                        Stream.of(line(
+                                Kind.CHANGE,
+                                Words.besides(rest.stream()
+                                        .map(Change::about)
+                                        .distinct()
+                                        .toList()),
+                                rest.stream()
+                                        .flatMap(c -> c.says().slots().stream())
+                                        .distinct()
+                                        .toList())))
+                .toList();
+    }
+
+    private boolean isLost(Mark mark) {
+        return award(mark) == Award.NONE || award(mark) == Award.HALF;
     }
 
     private Award award(Mark mark) {
@@ -102,45 +161,59 @@ public final class FeedbackDraft {
                 .toList();
     }
 
-    /** One sentence for each test that held up, with its circuits and with what it held up in. */
+    /** One sentence a stage: the tests that held up, with their circuits where not all of them did. */
     private List<Sentence> right() {
-        Map<String, Set<String>> byGroup = new LinkedHashMap<>();
-        Map<String, Set<String>> titles = new LinkedHashMap<>();
-        Set<String> notAll = new LinkedHashSet<>();
+        Map<String, Set<String>> held = new LinkedHashMap<>();
+        Map<String, Step.Stage> stages = new LinkedHashMap<>();
+        Set<Done> off = new LinkedHashSet<>();
         Set<SlotId> lost = sheet.marks().stream()
-                .filter(m -> award(m) == Award.NONE || award(m) == Award.HALF)
+                .filter(this::isLost)
                 .flatMap(m -> m.slots().stream())
                 .collect(Collectors.toSet());
         for (Mark mark : sheet.marks()) {
+            Optional<Step.Stage> stage = stage(mark);
             boolean counts = award(mark) != Award.NOT_SEEN && !(mark.evidence() instanceof Evidence.OfFaults);
-            if (!counts || mark.group().isEmpty()) {
+            if (!counts || mark.group().isEmpty() || stage.isEmpty()) {
                 continue;
             }
-            String key = mark.group() + "\n" + circuit(mark);
+            stages.putIfAbsent(mark.group(), stage.get());
             // a reading that something else was lost on is no example of how it should be
             if (award(mark) == Award.FULL && mark.slots().stream().noneMatch(lost::contains)) {
-                byGroup.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>())
-                        .add(circuit(mark));
-                titles.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(mark.title());
+                held.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(circuit(mark));
             } else {
-                notAll.add(key);
+                off.add(done(mark));
             }
         }
         List<Sentence> lines = new ArrayList<>();
-        byGroup.forEach((group, circuits) -> {
-            List<String> held = circuits.stream()
-                    .filter(c -> !notAll.contains(group + "\n" + c))
+        for (Step.Stage stage : Step.Stage.values()) {
+            List<String> tests = held.entrySet().stream()
+                    .filter(e -> stages.get(e.getKey()) == stage)
+                    .flatMap(e -> held(e.getKey(), e.getValue(), off).stream())
                     .toList();
-            if (!held.isEmpty()) {
-                lines.add(line(
-                        Kind.RIGHT,
-                        Words.right(
-                                group,
-                                held.stream().filter(c -> !c.isEmpty()).toList(),
-                                List.copyOf(titles.getOrDefault(group, Set.of())))));
+            if (!tests.isEmpty()) {
+                lines.add(line(Kind.RIGHT, Words.right(stage, tests)));
             }
-        });
+        }
         return lines;
+    }
+
+    /** The test's name, with the circuits it held up on where it did not on all; empty where it did on none. */
+    private static Optional<String> held(String group, Set<String> circuits, Set<Done> off) {
+        List<String> sound =
+                circuits.stream().filter(c -> !off.contains(new Done(group, c))).toList();
+        boolean all = off.stream().noneMatch(d -> d.group().equals(group));
+        if (all) {
+            return Optional.of(group);
+        }
+        List<String> named = sound.stream().filter(c -> !c.isEmpty()).toList();
+        return named.isEmpty() ? Optional.empty() : Optional.of(group + " (" + String.join(", ", named) + ")");
+    }
+
+    private Optional<Step.Stage> stage(Mark mark) {
+        return sheet.key().scheme().steps().stream()
+                .filter(s -> s.id().equals(mark.part().id()))
+                .map(Step::stage)
+                .findFirst();
     }
 
     /** Finding what is wrong is half the work: where all of it was found, that is said, though not always what it was. */
@@ -164,7 +237,7 @@ public final class FeedbackDraft {
     }
 
     /** What readings came from, said once for each cause with the readings that show it; what nothing explains last. */
-    private List<Sentence> readings() {
+    private List<Change> readings() {
         Map<Cause, List<Finding>> led = new LinkedHashMap<>();
         List<Finding> unexplained = new ArrayList<>();
         for (Finding finding : sheet.findings()) {
@@ -183,21 +256,42 @@ public final class FeedbackDraft {
                 unexplained.add(finding);
             }
         }
-        List<Sentence> lines = new ArrayList<>();
+        List<Change> changes = new ArrayList<>();
         led.forEach((cause, of) -> Advice.of(cause)
-                .ifPresent(advice -> lines.add(line(Kind.CHANGE, Words.readings(places(of), advice), slots(of)))));
+                .ifPresent(advice -> changes.add(Change.of(
+                        places(of.subList(0, 1), false),
+                        Words.readings(places(of, true), advice),
+                        slots(of),
+                        lostOn(of)))));
         if (!unexplained.isEmpty()) {
-            lines.add(line(Kind.CHANGE, Words.unexplained(places(unexplained)), slots(unexplained)));
+            changes.add(Change.of(
+                    places(unexplained.subList(0, 1), false),
+                    Words.unexplained(places(unexplained, true)),
+                    slots(unexplained),
+                    lostOn(unexplained)));
         }
-        return lines;
+        return changes;
+    }
+
+    private Lost lostOn(Part part) {
+        return lost(sheet.marks().stream()
+                .filter(this::isLost)
+                .filter(m -> m.part().equals(part))
+                .toList());
+    }
+
+    private Lost lostOn(List<Finding> of) {
+        Set<SlotId> slots = Set.copyOf(slots(of));
+        return lost(sheet.marks().stream()
+                .filter(this::isLost)
+                .filter(m -> m.slots().stream().anyMatch(slots::contains))
+                .toList());
     }
 
     /** Whether it lost a mark as it was given: an assessor who gave it all the same thought otherwise. */
     private boolean costs(Finding finding) {
         SlotId slot = finding.expectation().slot().id();
-        return sheet.marks().stream()
-                .filter(m -> m.slots().contains(slot))
-                .anyMatch(m -> award(m) == Award.NONE || award(m) == Award.HALF);
+        return sheet.marks().stream().filter(m -> m.slots().contains(slot)).anyMatch(this::isLost);
     }
 
     /** Whether somebody looked at the rig or the tester, found it sound, and so gave less than was proposed. */
@@ -205,7 +299,7 @@ public final class FeedbackDraft {
         SlotId slot = finding.expectation().slot().id();
         return sheet.marks().stream()
                 .filter(m -> m.isLookedAtFirst() && m.slots().contains(slot))
-                .anyMatch(m -> award(m) == Award.NONE || award(m) == Award.HALF);
+                .anyMatch(this::isLost);
     }
 
     private boolean isSpared(Finding finding) {
@@ -216,13 +310,15 @@ public final class FeedbackDraft {
     }
 
     /** Said once: what was not reached, whether time ran out or it was stopped, is no list of slips. */
-    private List<Sentence> notBegun() {
+    private List<Change> notBegun() {
         Map<String, List<String>> circuits = new LinkedHashMap<>();
-        sheet.marks().stream()
-                .filter(m -> award(m) == Award.NONE || award(m) == Award.HALF)
+        List<Mark> marks = sheet.marks().stream()
+                .filter(this::isLost)
+                .filter(m -> notBegun.contains(done(m)))
+                .toList();
+        marks.stream()
                 .map(this::done)
                 .distinct()
-                .filter(notBegun::contains)
                 .forEach(d -> circuits.computeIfAbsent(d.group(), g -> new ArrayList<>())
                         .add(d.circuit()));
         Set<String> begun = sheet.marks().stream()
@@ -232,55 +328,80 @@ public final class FeedbackDraft {
         List<String> tests = new ArrayList<>();
         circuits.forEach((group, of) -> tests.add(
                 begun.contains(group) && !of.contains("") ? group + " (" + String.join(", ", of) + ")" : group));
-        return tests.isEmpty() ? List.of() : List.of(line(Kind.CHANGE, Words.notBegun(tests)));
+        return tests.isEmpty()
+                ? List.of()
+                : List.of(Change.of("what was not begun", Words.notBegun(tests), List.of(), lost(marks)));
     }
 
     /** What is of no reading: judgements, notation, what was seen, asked and in which order. */
-    private List<Sentence> others() {
-        Map<String, Set<SlotId>> said = new LinkedHashMap<>();
+    private List<Change> others() {
+        Map<String, List<Mark>> marks = new LinkedHashMap<>();
+        Map<String, Set<String>> of = new LinkedHashMap<>();
         for (Mark mark : sheet.marks()) {
-            if (award(mark) != Award.NONE && award(mark) != Award.HALF || notBegun.contains(done(mark))) {
+            if (!isLost(mark) || notBegun.contains(done(mark))) {
                 continue;
             }
-            Words.of(mark, circuit(mark), faultsNamed)
-                    .ifPresent(text -> said.computeIfAbsent(text, t -> new LinkedHashSet<>())
-                            .addAll(mark.slots()));
+            Words.of(mark, circuit(mark), faultsNamed, judgedWrongly(mark)).ifPresent(said -> {
+                marks.computeIfAbsent(said.advice(), t -> new ArrayList<>()).add(mark);
+                of.computeIfAbsent(said.advice(), t -> new LinkedHashSet<>()).addAll(said.of());
+            });
         }
-        return said.entrySet().stream()
-                .map(e -> line(
-                        Kind.CHANGE,
-                        e.getKey(),
-                        e.getValue().stream().map(SlotId::value).toList()))
+        return marks.entrySet().stream()
+                .map(e -> Change.of(
+                        Words.about(
+                                e.getValue().getFirst(), circuit(e.getValue().getFirst())),
+                        Words.said(e.getKey(), List.copyOf(of.getOrDefault(e.getKey(), Set.of()))),
+                        e.getValue().stream()
+                                .flatMap(m -> m.slots().stream())
+                                .distinct()
+                                .toList(),
+                        lost(e.getValue())))
                 .toList();
     }
 
+    /** Each box that was judged wrongly, with what was written there and its limit, unless that would tell what is set. */
+    private List<String> judgedWrongly(Mark mark) {
+        return mark.evidence() instanceof Evidence.Judged
+                ? sheet.findings().stream()
+                        .filter(f -> f.judged() == Finding.Judged.WRONG || f.judged() == Finding.Judged.MISSING)
+                        .filter(f ->
+                                mark.slots().contains(f.expectation().slot().id()))
+                        .map(f -> againstItsLimit(mark.group(), f))
+                        .toList()
+                : List.of();
+    }
+
+    private String againstItsLimit(String test, Finding finding) {
+        Slot slot = finding.expectation().slot();
+        boolean tells = faultsNamed || slot.limit().equals(finding.expectation().healthyLimit());
+        return Words.againstItsLimit(
+                Words.place(test, slot.title(sheet.key().rig())),
+                finding.written().asWritten(),
+                slot.limit().filter(l -> tells).map(l -> l.shown(slot.boxUnit())));
+    }
+
+    /** One thing to practise: all of it where the whole is done again, else the parts that are. */
     private List<Sentence> practise() {
         List<Part> again = outcome.verdict() == Outcome.Verdict.NOT_YET
                 ? List.of(Part.WHOLE)
                 : outcome.repeat().stream().map(Outcome.Repeat::part).toList();
-        List<Part> steps =
-                again.stream().filter(p -> p.kind() == Part.Kind.STEP).toList();
-        if (steps.size() <= MOST_ALONE) {
-            return again.stream().map(p -> line(Kind.PRACTISE, Words.again(p))).toList();
-        }
-        List<Sentence> lines = new ArrayList<>(List.of(line(Kind.PRACTISE, Words.again(steps))));
-        again.stream()
-                .filter(p -> p.kind() != Part.Kind.STEP)
-                .forEach(p -> lines.add(line(Kind.PRACTISE, Words.again(p))));
-        return lines;
+        return again.stream()
+                .min(Comparator.comparing(this::lostOn, Lost.MOST_FIRST))
+                .map(dearest -> List.of(line(Kind.PRACTISE, Words.again(dearest, again))))
+                .orElse(List.of());
     }
 
-    private String places(List<Finding> of) {
+    private String places(List<Finding> of, boolean asWritten) {
         String places = of.stream()
-                .limit(MOST_PLACES)
-                .map(f -> f.expectation().slot().title(sheet.key().rig()) + ": you wrote "
-                        + f.written().asWritten())
+                .limit(Words.MOST_PLACES)
+                .map(f -> f.expectation().slot().title(sheet.key().rig())
+                        + (asWritten ? ": you wrote " + f.written().asWritten() : ""))
                 .collect(Collectors.joining("; "));
-        return of.size() > MOST_PLACES ? places + "; and " + (of.size() - MOST_PLACES) + " more" : places;
+        return of.size() > Words.MOST_PLACES ? places + "; and " + (of.size() - Words.MOST_PLACES) + " more" : places;
     }
 
-    private static List<String> slots(List<Finding> of) {
-        return of.stream().map(f -> f.expectation().slot().id().value()).toList();
+    private static List<SlotId> slots(List<Finding> of) {
+        return of.stream().map(f -> f.expectation().slot().id()).toList();
     }
 
     private static Sentence line(Kind kind, String text) {

@@ -3,13 +3,18 @@ package prantel.core.feedback;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Feedback;
 import prantel.core.marking.Evidence;
 import prantel.core.marking.Mark;
 import prantel.core.marking.Part;
+import prantel.core.scheme.Step;
 
 /** What a candidate is told, in words: plain, kind, about the work. */
 final class Words {
+    /** Examples that a sentence gives: more of them teach nothing. */
+    static final int MOST_PLACES = 3;
+
     private Words() {}
 
     /** To what may be given: a record in which everything is off says more than anybody reads. */
@@ -23,16 +28,24 @@ final class Words {
                 + ". Talk it over with your assessor before you are at a rig again.";
     }
 
-    /** Where more was looked at than this it is not listed. */
-    private static final int FEW = 4;
+    /** @param tests of that stage that held up, with their circuits where not all of them did */
+    static String right(Step.Stage stage, List<String> tests) {
+        return switch (stage) {
+                    case DEAD -> "Dead: ";
+                    case LIVE -> "Live: ";
+                }
+                + "you did and recorded these as they should be: " + String.join("; ", tests) + ".";
+    }
 
-    /** @param circuits empty for what is done once for the rig @param titles what was looked at */
-    static String right(String group, List<String> circuits, List<String> titles) {
-        return group + (circuits.isEmpty() ? "" : " (" + String.join(", ", circuits) + ")") + ": "
-                + (titles.size() <= FEW
-                        ? titles.stream().map(Words::lower).collect(Collectors.joining("; "))
-                        : "done and recorded as it should be")
-                + ".";
+    /** @param about what the rest is about */
+    static String besides(List<String> about) {
+        return "Smaller points besides, to talk over: " + String.join("; ", about) + ".";
+    }
+
+    /** What a mark is about, in a few words. */
+    static String about(Mark mark, String circuit) {
+        String group = mark.group().isEmpty() ? mark.title() : mark.group();
+        return circuit.isEmpty() ? group : group + ", " + circuit;
     }
 
     static String readings(String places, String advice) {
@@ -53,53 +66,82 @@ final class Words {
         return "Not begun: " + String.join("; ", tests) + ". What is not done cannot be judged.";
     }
 
-    /** What a mark that was not given in full says to its candidate; empty where readings say it already. */
-    static Optional<String> of(Mark mark, String circuit, boolean faultsNamed) {
-        String where = mark.group().isEmpty() || mark.group().equals(mark.title())
-                ? ""
-                : mark.group() + (circuit.isEmpty() ? "" : ", " + circuit) + ": ";
+    static String againstItsLimit(String place, String written, Optional<String> limit) {
+        return place + ": you wrote " + written
+                + limit.map(l -> ", the limit is " + l).orElse("");
+    }
+
+    /**
+     * What is said of a mark.
+     *
+     * @param advice what to do otherwise, the same for every mark that is lost alike: it is said once
+     * @param of where it went wrong, one for each place; empty where the advice says all
+     */
+    record Saying(String advice, List<String> of) {
+        static Saying whole(String text) {
+            return new Saying(text, List.of());
+        }
+    }
+
+    /** The advice, with the first few of the places it is for. */
+    static String said(String advice, List<String> of) {
+        if (of.isEmpty()) {
+            return advice;
+        }
+        return advice + ": " + of.stream().limit(MOST_PLACES).collect(Collectors.joining("; "))
+                + (of.size() > MOST_PLACES ? "; and " + (of.size() - MOST_PLACES) + " more" : "") + ".";
+    }
+
+    /** What a mark that was not given in full says to its candidate; empty where readings say it already. @param judgedWrongly its boxes */
+    static Optional<Saying> of(Mark mark, String circuit, boolean faultsNamed, List<String> judgedWrongly) {
+        String place = about(mark, circuit);
+        String where = mark.group().isEmpty() || mark.group().equals(mark.title()) ? "" : place + ": ";
         return Optional.ofNullable(
                 switch (mark.evidence()) {
                     case Evidence.Measured measured ->
                         measured.off().stream().allMatch(b -> b.how() == Evidence.How.NO_READING)
                                         && !measured.off().isEmpty()
-                                ? where + "boxes stayed empty. A reading that is missing cannot be judged."
+                                ? new Saying(
+                                        "Leave no box empty, a reading that is missing cannot be judged",
+                                        List.of(place))
                                 : null;
                     case Evidence.Judged judged ->
-                        where + "hold each reading against its limit before you call it satisfactory or not: "
-                                + judged.wrong().stream()
-                                        .map(Evidence.Box::place)
-                                        .limit(4)
-                                        .collect(Collectors.joining(", "))
-                                + ".";
+                        new Saying(
+                                "Hold each reading against its limit, then write whether it is satisfactory",
+                                judgedWrongly);
                     // with the readings
                     case Evidence.Leads leads -> null;
                     case Evidence.NothingChosen nothing ->
-                        where + "nothing stands where one of your readings goes on the record.";
+                        new Saying("Write on the record which of your readings counts", List.of(place));
                     case Evidence.AnotherChosen another ->
-                        where + "you put " + another.written()
-                                + " on the record; look up which of your readings belongs" + " there.";
+                        new Saying(WHICH_ONE, List.of(place + ", you put " + another.written()));
                     case Evidence.NotTheirOwn notTheirOwn ->
-                        where + "what stands on the record is none of your own readings.";
+                        new Saying(WHICH_ONE, List.of(place + ", what you put is none of your own readings"));
                     case Evidence.Chosen chosen ->
-                        where + "look up which of your readings goes on the record, and how over-range is written.";
+                        new Saying(WHICH_ONE + ", and how over-range is written", List.of(place));
                     case Evidence.Methods methods ->
                         methods.filled() > 1
-                                ? where + "one of the two methods is enough, and goes on the record alone."
-                                : where + "neither method is on record.";
+                                ? new Saying(
+                                        "Take one of the two methods, and put it on the record alone", List.of(place))
+                                : new Saying("Take one of the two methods, neither is on record", List.of(place));
                     case Evidence.Written written ->
                         written.remark()
-                                .map(r -> where + "write it as the instrument shows it. " + r)
+                                .map(r -> new Saying(
+                                        "Write each reading as the instrument shows it",
+                                        List.of(place + ", " + withoutStop(lower(r)))))
                                 .orElse(null);
                     case Evidence.Filled filled ->
-                        where + filled.open().size() + " of " + filled.of() + " boxes stayed open.";
+                        new Saying(
+                                "Fill every box, or write why you did not",
+                                List.of(place + ", " + filled.open().size() + " of " + filled.of() + " stayed open"));
                     case Evidence.Expected expected ->
-                        where + "say what you expect before you measure: it is how you notice that something is wrong.";
+                        new Saying(
+                                "Say what you expect before you measure, it is how you notice that something is wrong",
+                                List.of(place));
                     case Evidence.Agreement agreement ->
                         agreement.off().isEmpty()
                                 ? null
-                                : where + "hold what belongs together against each other: "
-                                        + String.join("; ", agreement.off()) + ".";
+                                : new Saying("Hold what belongs together against each other", agreement.off());
                     case Evidence.OfFaults ofFaults -> faults(mark, ofFaults, faultsNamed);
                     case Evidence.NotSeen notSeen -> null;
                     case Evidence.Spared spared -> null;
@@ -108,36 +150,42 @@ final class Words {
                     case Evidence.ChargedOnce once -> null;
                     case Evidence.SeenRight seen -> null;
                     case Evidence.SeenSlip slip ->
-                        where + (slip.slip().isBlank() ? "" : slip.slip() + ". ") + "What is looked for: "
-                                + mark.title() + ".";
+                        Saying.whole(where + (slip.slip().isBlank() ? "" : slip.slip() + ". ") + "What is looked for: "
+                                + mark.title() + ".");
                     case Evidence.Answer answer ->
-                        where + "“" + mark.title() + "” "
+                        Saying.whole(where + "“" + mark.title() + "” "
                                 + (answer.said().isEmpty()
                                         ? "stayed without an answer; look it up and tell it to somebody."
-                                        : "You said: " + String.join("; ", answer.said()) + ". There is more to it.");
+                                        : "You said: " + String.join("; ", answer.said()) + ". There is more to it."));
                     case Evidence.Order order ->
-                        order.broken().stream()
+                        Saying.whole(order.broken().stream()
                                 .map(b -> (b.open() == 0
                                                 ? "“" + b.then() + "” came before “" + b.first() + "”: "
                                                 : "“" + b.then() + "” was begun before “" + b.first()
                                                         + "” was finished: ")
                                         + b.why())
-                                .collect(Collectors.joining("; ", "The order: ", "."));
+                                .collect(Collectors.joining("; ", "The order: ", ".")));
                     // said first
                     case Evidence.Unsafe unsafe -> null;
                 });
     }
 
-    private static @org.jspecify.annotations.Nullable String faults(
-            Mark mark, Evidence.OfFaults evidence, boolean faultsNamed) {
+    private static final String WHICH_ONE = "Look up which of your readings goes on the record";
+
+    private static String withoutStop(String sentence) {
+        return sentence.endsWith(".") ? sentence.substring(0, sentence.length() - 1) : sentence;
+    }
+
+    private static @Nullable Saying faults(Mark mark, Evidence.OfFaults evidence, boolean faultsNamed) {
         if (faultsNamed) {
-            return mark.title() + ": " + lower(mark.words());
+            return Saying.whole(mark.title() + ": " + lower(mark.words()));
         }
         // said of each of them alike, so that it gives none away
         return evidence instanceof Evidence.Invented
                 ? null
-                : "Finding faults: go from the readings that are not what you expected to what would make them so, name it"
-                        + " with its circuit and place, and say what you would do about it.";
+                : Saying.whole(
+                        "Finding faults: go from the readings that are not what you expected to what would make them so, name it"
+                                + " with its circuit and place, and say what you would do about it.");
     }
 
     private static String lower(String sentence) {
@@ -147,17 +195,25 @@ final class Words {
                 : sentence.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + sentence.substring(1);
     }
 
-    static String again(List<Part> steps) {
-        return "Practise each of these until it comes by itself, they are done again: "
-                + steps.stream().map(Part::title).collect(Collectors.joining("; ")) + ".";
+    /** @param dearest the part that was lost most on @param parts what is done again */
+    static String again(Part dearest, List<Part> parts) {
+        return switch (dearest.kind()) {
+                    case STEP -> "Practise “" + dearest.title() + "” until it comes by itself";
+                    case FAULTS ->
+                        "Practise finding faults: measure a sound rig until you know its readings, then look for what differs";
+                    case WHOLE -> "Practise the whole sequence from the first step to the last";
+                }
+                + (parts.size() > 1
+                        ? ". You do these parts again: "
+                                + parts.stream().map(Part::title).collect(Collectors.joining("; "))
+                        : dearest.kind() == Part.Kind.STEP ? "; you do this part again" : "")
+                + ".";
     }
 
-    static String again(Part part) {
-        return switch (part.kind()) {
-            case STEP -> "Practise “" + part.title() + "” until it comes by itself: this part is done again.";
-            case FAULTS ->
-                "Practise finding faults: measure a sound rig until you know its readings, then look for what differs.";
-            case WHOLE -> "Practise the whole sequence from the first step to the last.";
-        };
+    /** A box among others of the same test, by its test where its own name does not tell it. */
+    static String place(String test, String box) {
+        return box.startsWith(test.substring(0, Math.min(2, test.length()))) || box.contains(test)
+                ? box
+                : test + ", " + box;
     }
 }

@@ -45,8 +45,17 @@ class FeedbackDraftTest {
         return readings;
     }
 
+    /** As the readings say: whoever judges nothing has more to be told than what a test is about. */
+    private static Map<SlotId, Boolean> judged(Key key) {
+        Map<SlotId, Boolean> judged = new LinkedHashMap<>();
+        key.expectations()
+                .forEach(e ->
+                        e.satisfactory().ifPresent(ok -> judged.put(e.slot().id(), ok)));
+        return judged;
+    }
+
     private static List<Sentence> draft(Key key, Map<SlotId, String> readings, boolean named) {
-        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, judged(key), List.of()));
         return FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), named, Set.of());
     }
 
@@ -208,5 +217,112 @@ class FeedbackDraftTest {
                 .filteredOn(l -> l.text().startsWith("Faults: "))
                 .singleElement()
                 .satisfies(l -> assertThat(l.text()).doesNotContain("CPC"));
+    }
+
+    /** One screen, whatever is off: a sentence a stage, seven things to do otherwise, one to practise. */
+    @Test
+    void itFitsOneScreenHoweverMuchIsOff() {
+        Key key = key(Faults.cpcOpenAfter(3));
+        Map<SlotId, String> readings = honest(key);
+        int nth = 0;
+        for (SlotId slot : List.copyOf(readings.keySet())) {
+            switch (nth++ % 9) {
+                case 0 -> readings.put(slot, "7.77");
+                case 2 -> readings.put(slot, "");
+                case 4 -> readings.put(slot, "about 3");
+                default -> {
+                    // honest
+                }
+            }
+        }
+        List<Sentence> lines = draft(key, readings, true);
+        assertThat(lines).filteredOn(l -> l.kind() == Kind.RIGHT).hasSizeLessThanOrEqualTo(2);
+        assertThat(lines).filteredOn(l -> l.kind() == Kind.CHANGE).hasSize(FeedbackDraft.MOST_CHANGES);
+        assertThat(lines).filteredOn(l -> l.kind() == Kind.PRACTISE).hasSize(1);
+        List<Sentence> whole = lines.stream()
+                .filter(l -> l.text().startsWith("Smaller points besides"))
+                .toList();
+        assertThat(whole).singleElement().satisfies(l -> assertThat(l.slots()).isNotEmpty());
+    }
+
+    /** What lost a key mark is told before what lost half a point. */
+    @Test
+    void theDearestComesFirst() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key);
+        readings.replaceAll((slot, text) -> slot.value().contains("/r1r2/") ? "9.99" : text);
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Map.of(), List.of()));
+        List<Sentence> changes = FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of()).stream()
+                .filter(l -> l.kind() == Kind.CHANGE)
+                .toList();
+        List<Double> lost = changes.stream()
+                .filter(l -> !l.slots().isEmpty())
+                .map(l -> sheet.marks().stream()
+                        .filter(m -> m.slots().stream().anyMatch(s -> l.slots().contains(s.value())))
+                        .filter(m -> m.award() == Award.NONE || m.award() == Award.HALF)
+                        .mapToDouble(m -> (m.key() ? 1000 : 0) + m.weight() - m.points())
+                        .max()
+                        .orElse(0))
+                .toList();
+        assertThat(lost).hasSizeGreaterThan(1);
+        assertThat(lost.getFirst())
+                .isEqualTo(lost.stream().mapToDouble(d -> d).max().orElseThrow());
+    }
+
+    @Test
+    void whatWasRightIsOneSentenceAStageAndNothingInItIsAmongWhatIsNot() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key);
+        readings.replaceAll((slot, text) -> slot.value().contains("/ring/") ? "5.55" : text);
+        List<String> right = draft(key, readings, false).stream()
+                .filter(l -> l.kind() == Kind.RIGHT)
+                .map(Sentence::text)
+                .toList();
+        assertThat(right).hasSizeLessThanOrEqualTo(2);
+        assertThat(right).anyMatch(t -> t.startsWith("Dead: ") && t.contains("Bonding"));
+        assertThat(right).noneMatch(t -> t.contains("Ring"));
+    }
+
+    /** A limit teaches only beside the figure that was held against it. */
+    @Test
+    void aJudgementThatWasWrongIsToldWithTheFigureAndItsLimit() {
+        Key key = key();
+        Map<SlotId, String> readings = honest(key);
+        Map<SlotId, Boolean> judged = new LinkedHashMap<>();
+        key.expectations()
+                .forEach(e ->
+                        e.satisfactory().ifPresent(ok -> judged.put(e.slot().id(), ok)));
+        Expectation zs = key.expectations().stream()
+                .filter(e ->
+                        e.slot().step() == TestKind.BONDING && e.satisfactory().isPresent())
+                .findFirst()
+                .orElseThrow();
+        judged.put(zs.slot().id(), !zs.satisfactory().orElseThrow());
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, judged, List.of()));
+        String limit = zs.slot().limit().orElseThrow().shown(zs.slot().boxUnit());
+        assertThat(all(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of())))
+                .contains("you wrote " + readings.get(zs.slot().id()))
+                .contains("the limit is " + limit);
+    }
+
+    /** The limit of what is really fitted would tell that another device is in the way. */
+    @Test
+    void theLimitOfADeviceThatWasExchangedIsNotTold() {
+        Key key = key(Faults.wrongCurve());
+        Map<SlotId, Boolean> judged = new LinkedHashMap<>();
+        key.expectations()
+                .forEach(e ->
+                        e.satisfactory().ifPresent(ok -> judged.put(e.slot().id(), !ok)));
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(honest(key), judged, List.of()));
+        List<Expectation> moved = key.expectations().stream()
+                .filter(e -> e.slot().limit().isPresent() && !e.slot().limit().equals(e.healthyLimit()))
+                .toList();
+        assertThat(moved).isNotEmpty();
+        String told = all(FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), false, Set.of()));
+        for (Expectation e : moved) {
+            assertThat(told)
+                    .doesNotContain(
+                            e.slot().limit().orElseThrow().shown(e.slot().boxUnit()));
+        }
     }
 }
