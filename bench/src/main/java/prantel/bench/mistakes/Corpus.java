@@ -38,6 +38,7 @@ import prantel.core.sequence.Measurement;
 import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
+import prantel.core.sequence.SlotPlan;
 
 /**
  * Makes candidates' records: a rig that is built a little otherwise than drawn, a tester with its own gain and leads, a hand
@@ -157,14 +158,16 @@ final class Corpus {
     Optional<MadeRecord> make(Key key, String kind) {
         Making making = new Making(key);
         Map<SlotId, String> honest = making.honest();
-        List<Beside.Other> others = new ArrayList<>();
+        List<Map<SlotId, String>> theirs = new ArrayList<>();
         for (int i = 0; i < OTHERS; i++) {
-            others.add(new Beside.Other("record " + i, new Making(key).honest()));
+            theirs.add(new Making(key).honest());
         }
+        List<Beside.Other> others = new ArrayList<>();
+        theirs.forEach(t -> others.add(new Beside.Other("record " + others.size(), onTheSheet(key, t))));
         Making person = making.anotherPerson();
-        Beside beside = new Beside(Map.of(), Set.of(), others, List.of(person.honest()));
+        Beside beside = new Beside(Map.of(), Set.of(), others, List.of(onTheSheet(key, person.honest())));
         if (kind.isEmpty()) {
-            return Optional.of(new MadeRecord(key, honest, kind, Set.of(), beside));
+            return Optional.of(new MadeRecord(key, onTheSheet(key, honest), kind, Set.of(), beside));
         }
         if (kind.startsWith("fault-")) {
             return otherwiseSet(key, kind)
@@ -178,12 +181,13 @@ final class Corpus {
                                             Map.of(),
                                             Set.of(),
                                             List.of(),
-                                            List.of(person.at(really).honest()))
+                                            List.of(onTheSheet(
+                                                    key, person.at(really).honest())))
                                     : Beside.NOTHING));
         }
         Map<SlotId, String> spoilt = new LinkedHashMap<>(honest);
         if (kind.equals("copied-record")) {
-            spoilt.putAll(others.getFirst().readings());
+            spoilt.putAll(theirs.getFirst());
         }
         making.spoil(kind, spoilt);
         making.choose(kind, spoilt);
@@ -208,6 +212,18 @@ final class Corpus {
             });
         }
         making.compose(texts, "");
+        // what spoilt a reading spoilt the figure it came from
+        for (Slot slot : SlotPlan.sheet(key.rig(), key.scheme())) {
+            if (slot instanceof Slot.Composed c && c.isFigure()) {
+                c.of().stream()
+                        .map(by::get)
+                        .filter(java.util.Objects::nonNull)
+                        .findFirst()
+                        .ifPresent(kind -> by.put(c.id(), kind));
+            }
+        }
+        Map<SlotId, String> written = onTheSheet(key, texts);
+        by.keySet().retainAll(written.keySet());
         List<MadeRecord> made = new ArrayList<>();
         for (String kind : kinds.subList(0, count)) {
             Set<SlotId> spoilt = new HashSet<>();
@@ -217,7 +233,7 @@ final class Corpus {
                 }
             });
             if (!spoilt.isEmpty()) {
-                made.add(new MadeRecord(key, texts, kind, spoilt, Beside.NOTHING));
+                made.add(new MadeRecord(key, written, kind, spoilt, Beside.NOTHING));
             }
         }
         return made;
@@ -274,8 +290,27 @@ final class Corpus {
         }
     }
 
+    /** Only what has a box: where a scheme asks for a figure, what it comes from stays in the head. */
+    private static Map<SlotId, String> onTheSheet(Key key, Map<SlotId, String> texts) {
+        Map<SlotId, String> written = new LinkedHashMap<>();
+        for (Slot slot : SlotPlan.sheet(key.rig(), key.scheme())) {
+            String text = texts.get(slot.id());
+            if (text != null) {
+                written.put(slot.id(), text);
+            } else if (slot instanceof Slot.Composed c
+                    && c.isFigure()
+                    && texts.keySet().containsAll(c.of())
+                    && key.expectation(slot.id()).withFaults() instanceof Reading.Said said) {
+                written.put(slot.id(), said.shown());
+            }
+        }
+        return written;
+    }
+
     private static Optional<MadeRecord> off(
-            Key key, String kind, Map<SlotId, String> honest, Map<SlotId, String> spoilt, Beside beside) {
+            Key key, String kind, Map<SlotId, String> inTheHead, Map<SlotId, String> otherwise, Beside beside) {
+        Map<SlotId, String> honest = onTheSheet(key, inTheHead);
+        Map<SlotId, String> spoilt = onTheSheet(key, otherwise);
         Set<SlotId> other = new HashSet<>();
         spoilt.forEach((id, text) -> {
             if (!text.equals(honest.get(id))) {
@@ -418,7 +453,7 @@ final class Corpus {
                     continue;
                 }
                 Slot first = key.expectation(c.of().getFirst()).slot();
-                if (over && c.rule() != Slot.Rule.LOWEST) {
+                if (over && (c.rule() != Slot.Rule.LOWEST || own.isEmpty())) {
                     if (first instanceof Slot.Measured m) {
                         texts.put(
                                 c.id(),
