@@ -30,6 +30,8 @@ import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Point;
+import prantel.core.rig.Radial;
+import prantel.core.rig.Rig;
 import prantel.core.rig.Ring;
 import prantel.core.rig.Variation;
 import prantel.core.safety.SafetyCheck;
@@ -45,6 +47,9 @@ import prantel.core.sequence.SlotPlan;
  * that nulls almost, and one mistake or none. It knows nothing of how they are explained. Spreads: common practice, no source.
  */
 final class Corpus {
+    /** Nobody's mistake: one circuit has a third to two thirds more cable than is drawn. */
+    private static final String BUILT_LONGER = "built-longer";
+
     static final List<String> KINDS = List.of(
             "leads",
             "leads-one-circuit",
@@ -95,7 +100,10 @@ final class Corpus {
             "fault-left-over",
             "fault-left-over-sized",
             "fault-left-over-seen",
-            "fault-drifted");
+            "fault-drifted",
+            BUILT_LONGER,
+            "five-times-in-one",
+            "leads-leak");
     /** Mistakes that leave each other their boxes, mostly. */
     private static final List<String> TOGETHER = List.of(
             "leads-one-circuit",
@@ -165,9 +173,18 @@ final class Corpus {
         List<Beside.Other> others = new ArrayList<>();
         theirs.forEach(t -> others.add(new Beside.Other("record " + others.size(), onTheSheet(key, t))));
         Making person = making.anotherPerson();
-        Beside beside = new Beside(Map.of(), Set.of(), others, List.of(onTheSheet(key, person.honest())));
+        Beside beside = beside(others, person.honest(), key);
         if (kind.isEmpty()) {
             return Optional.of(new MadeRecord(key, onTheSheet(key, honest), kind, Set.of(), beside));
+        }
+        if (kind.equals(BUILT_LONGER)) {
+            return builtLonger(key)
+                    .flatMap(really -> off(
+                            key,
+                            kind,
+                            honest,
+                            making.at(really).honest(),
+                            beside(others, person.at(really).honest(), key)));
         }
         if (kind.startsWith("fault-")) {
             return otherwiseSet(key, kind)
@@ -193,6 +210,42 @@ final class Corpus {
         making.choose(kind, spoilt);
         making.compose(spoilt, kind);
         return off(key, kind, honest, spoilt, beside);
+    }
+
+    private static Beside beside(List<Beside.Other> others, Map<SlotId, String> atThisRig, Key key) {
+        return new Beside(Map.of(), Set.of(), others, List.of(onTheSheet(key, atThisRig)));
+    }
+
+    /** The same rig, one of whose radials really is longer than drawn. */
+    private Optional<Key> builtLonger(Key key) {
+        Rig drawn = key.rig();
+        List<Circuit> radials =
+                drawn.circuits().stream().filter(Radial.class::isInstance).toList();
+        if (radials.isEmpty()) {
+            return Optional.empty();
+        }
+        Circuit longer = radials.get(random.nextInt(radials.size()));
+        double factor = 1.33 + random.nextDouble() / 3;
+        List<Circuit> circuits = drawn.circuits().stream()
+                .map(c -> c == longer && c instanceof Radial r
+                        ? new Radial(
+                                r.head(),
+                                r.threePhase(),
+                                r.points().stream()
+                                        .map(p -> new Point(
+                                                p.id(),
+                                                p.label(),
+                                                p.kind(),
+                                                factor * p.atMetres(),
+                                                p.after(),
+                                                p.load(),
+                                                p.metal()))
+                                        .toList())
+                        : c)
+                .toList();
+        Rig really = new Rig(
+                drawn.nameplate(), drawn.intake(), drawn.workmanship(), drawn.boards(), circuits, drawn.relays());
+        return Optional.of(Key.of(really, key.faults(), key.tester(), key.scheme()));
     }
 
     /** Several mistakes one after the other in one record, with the boxes that each spoilt last; those that spoilt none are left out. */
@@ -626,6 +679,23 @@ final class Corpus {
                             }
                         }
                     });
+                case "leads-leak" -> {
+                    double leak = 2e6 + 16e6 * random.nextDouble();
+                    of(m -> m.function().isInsulation())
+                            .forEach(m -> texts.put(m.id(), text(m, 1 / (1 / bench.value(m) + 1 / leak))));
+                }
+                case "five-times-in-one" -> {
+                    List<Slot.Measured> fives = of(m -> m.address().is(Quantity.TRIP_AT_5));
+                    of(m -> m.address().is(Quantity.TRIP_AT_1))
+                            .forEach(one -> fives.stream()
+                                    .filter(five -> five.address()
+                                                    .site()
+                                                    .equals(one.address().site())
+                                            && five.address().detail().negativeHalf()
+                                                    == one.address().detail().negativeHalf())
+                                    .findFirst()
+                                    .ifPresent(five -> texts.put(one.id(), texts.get(five.id()))));
+                }
                 case "not-crossed", "one-pair" ->
                     any(Ring.class::isInstance)
                             .ifPresent(c -> of(c, TestKind.RING).stream()

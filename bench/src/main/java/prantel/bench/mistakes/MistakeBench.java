@@ -100,6 +100,9 @@ public final class MistakeBench {
         RIGHT.put("fault-left-over-seen", List.of(Cause.FAULT_LEFT_OVER));
         RIGHT.put("fault-left-over-sized", List.of(Cause.FAULT_LEFT_OVER));
         RIGHT.put("fault-drifted", List.of(Cause.FAULT_DRIFTED));
+        RIGHT.put("built-longer", List.of(Cause.CIRCUIT_AS_BUILT));
+        RIGHT.put("leads-leak", List.of(Cause.LEADS_LEAK));
+        RIGHT.put("five-times-in-one", List.of(Cause.ANOTHER_BOX));
     }
 
     private MistakeBench() {}

@@ -60,6 +60,8 @@ final class Advice {
                         "Write down what the instrument shows, then hold it against what you have worked out.";
                     case TESTER_OFF,
                             TESTER_STUCK,
+                            LEADS_LEAK,
+                            CIRCUIT_AS_BUILT,
                             FAULT_NOT_SET,
                             FAULT_ELSEWHERE,
                             FAULT_LEFT_OVER,

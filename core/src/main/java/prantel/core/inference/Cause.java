@@ -52,6 +52,14 @@ public enum Cause {
             "The tester seems to show the same everywhere",
             -6,
             "Look at the tester first: its battery, its fuse, a check box."),
+    LEADS_LEAK(
+            "Insulation reads low throughout: the tester or its leads leak, or the day is damp",
+            -4,
+            "Look at the tester first: with its leads apart it has to show over-range."),
+    CIRCUIT_AS_BUILT(
+            "The circuit seems to be longer or thinner than drawn, or the other way round",
+            -6,
+            "Look at the rig first: hold this circuit's cable against the drawing before anybody is asked."),
     FAULT_NOT_SET(
             "A set fault seems not to be there",
             -4,
@@ -104,15 +112,21 @@ public enum Cause {
 
     /** Whether it is the rig's or the tester's and nobody's: that is looked at first. */
     public boolean isOfTheRig() {
-        return this == TESTER_OFF || this == TESTER_STUCK || isAFault();
+        return this == TESTER_OFF || this == TESTER_STUCK || this == LEADS_LEAK || isOfWhoeverStandsThere();
     }
 
     /** Whether its worlds are steps of one size, the likeliest of which speaks for all. */
     boolean isOfASize() {
         return switch (this) {
-            case LEADS_NOT_NULLED, NULLED_WRONG, SLIP_OF_TEN, TESTER_OFF, FAULT_DRIFTED -> true;
+            case LEADS_NOT_NULLED, NULLED_WRONG, SLIP_OF_TEN, TESTER_OFF, LEADS_LEAK, CIRCUIT_AS_BUILT, FAULT_DRIFTED ->
+                true;
             default -> false;
         };
+    }
+
+    /** Whether everybody at the same rig reads it, whatever they do and with whatever tester. */
+    boolean isOfWhoeverStandsThere() {
+        return this == CIRCUIT_AS_BUILT || isAFault();
     }
 
     /** Whether it says that something else is set than what is meant to be. */

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
 import prantel.core.instrument.Written;
 import prantel.core.rig.CircuitId;
 import prantel.core.sequence.Slot;
@@ -47,6 +48,9 @@ public final class Explainer {
 
     /** So much likelier than chance, natural logarithm. */
     private static final double SETTLED = 3;
+    /** Times as far off as the window allows: common practice, no source. */
+    private static final double FAR_OUTSIDE = 1.6;
+
     /** Below this share a runner-up is not worth telling. */
     private static final double LEAST_SHARE = 0.02;
 
@@ -78,7 +82,7 @@ public final class Explainer {
     private Map<SlotId, List<Explanation>> all() {
         Map<SlotId, Predicted> now = new HashMap<>();
         Likelihood.Score score = likelihood.of(now);
-        Set<SlotId> first = new HashSet<>(score.unknown());
+        Set<SlotId> first = score.odd();
         while (taken.size() < MOST_CAUSES) {
             List<Tried> tried = tried(now, score);
             double least = score.odd().isEmpty() ? LEAST_GAIN_TO_ASK : LEAST_GAIN;
@@ -99,6 +103,7 @@ public final class Explainer {
         }
         // what nothing explains is told as well: an empty list
         Set<SlotId> left = new HashSet<>(score.unknown());
+        score.strained().stream().filter(this::isFarOutside).forEach(left::add);
         left.retainAll(first);
         Map<SlotId, List<Explanation>> inOrder = new LinkedHashMap<>();
         for (Expectation e : boxes.all()) {
@@ -110,6 +115,22 @@ public final class Explainer {
             }
         }
         return inOrder;
+    }
+
+    /**
+     * Whether a reading is off by so much more than its window allows that no error it shares with others makes it right: an
+     * error that is shared is an error all the same.
+     */
+    private boolean isFarOutside(SlotId id) {
+        Optional<Double> right = boxes.right(id);
+        Optional<Double> written = boxes.number(id);
+        if (right.isEmpty()
+                || written.isEmpty()
+                || !(boxes.at(id).window() instanceof Window.Between(double low, double high))) {
+            return false;
+        }
+        double off = written.get() - right.get();
+        return off < 0 ? -off > FAR_OUTSIDE * (right.get() - low) : off > FAR_OUTSIDE * (high - right.get());
     }
 
     /**
@@ -189,6 +210,8 @@ public final class Explainer {
         Set<SlotId> odd = score.odd();
         List<World> cheap = new ArrayList<>(new FigureWorlds(boxes, odd).all());
         cheap.addAll(new SetUpWorlds(boxes, odd).ofTheTester());
+        cheap.addAll(new BuiltWorlds(boxes, odd).all());
+        cheap.addAll(new LeakWorlds(boxes, odd).all());
         List<Tried> first = held(cheap, now);
         if (odd.isEmpty() || accountsForNearlyAll(first, odd)) {
             return first;

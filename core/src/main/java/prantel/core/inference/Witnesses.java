@@ -45,7 +45,7 @@ final class Witnesses {
 
     /** How much likelier what they read is in a world, natural logarithm; nothing where it is not about the rig. */
     double of(World world) {
-        return world.cause().isAFault() ? Math.max(CHANGED_SINCE, checks.of(world)) + ofOthers(world) : 0;
+        return world.cause().isOfWhoeverStandsThere() ? Math.max(CHANGED_SINCE, checks.of(world)) + ofOthers(world) : 0;
     }
 
     private double ofOthers(World world) {
@@ -57,9 +57,9 @@ final class Witnesses {
         return Math.clamp(sum, least, MOST_OF_ALL);
     }
 
-    /** The set is put in anew for each of them; what was left over is not. */
+    /** The set is put in anew for each of them; what was left over is not, and cable stays as it is. */
     private static double leastOfOthers(Cause cause) {
-        return cause == Cause.FAULT_LEFT_OVER ? NOT_YET : 0;
+        return cause == Cause.FAULT_LEFT_OVER ? NOT_YET : cause == Cause.CIRCUIT_AS_BUILT ? -MOST_OF_ONE : 0;
     }
 
     private List<Witness> others() {

@@ -9,7 +9,7 @@ public record MarkedSheet(Key key, List<Finding> findings, List<Mark> marks, Out
      * Version of the rules that made it; a sheet marked under another may come out differently. Raise it with every
      * change of a number or rule in core.
      */
-    public static final int ENGINE_VERSION = 15;
+    public static final int ENGINE_VERSION = 16;
 
     public MarkedSheet {
         findings = List.copyOf(findings);

@@ -6,20 +6,30 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
 import prantel.core.expectation.Probing;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
+import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
 import prantel.core.instrument.Meter;
 import prantel.core.instrument.Range;
 import prantel.core.instrument.Tester;
+import prantel.core.marking.CandidateRecord;
+import prantel.core.marking.MarkedSheet;
+import prantel.core.marking.Marker;
 import prantel.core.rig.Conductor;
+import prantel.core.rig.Variation;
 import prantel.core.scheme.TestKind;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
@@ -117,5 +127,53 @@ class InstrumentWorldsTest {
         assertThat(ohms.holding(12)).contains(ohms.ranges().get(1));
         assertThat(ohms.holding(1e9)).isEmpty();
         assertThat(first.label()).isEqualTo("9.99 Ω");
+    }
+
+    /** What leaks in the leads lies beside all that they are put on: conductances add up (Kirchhoff's current law). */
+    @ParameterizedTest
+    @ValueSource(doubles = {2e6, 6e6, 12e6, 17e6})
+    void leadsThatLeakAreNobodys(double leak) {
+        for (long seed : new long[] {3, 7, 11}) {
+            Key key = Key.of(RandomRigs.rig(new SplittableRandom(seed)), FaultSet.NONE, TESTER, Schemes.fullSequence());
+            Map<SlotId, String> texts = insulation(key, ohms -> 1 / (1 / ohms + 1 / leak));
+            assertThat(causes(key, texts)).as(leak + " of " + seed).containsExactly(Cause.LEADS_LEAK);
+            MarkedSheet sheet = Marker.mark(key, new CandidateRecord(texts, judged(key), List.of()));
+            assertThat(sheet.outcome().points()).isEqualTo(sheet.outcome().outOf());
+        }
+    }
+
+    /** A circuit that is low while the others are not is no tester that leaks. */
+    @Test
+    void oneLowCircuitIsNotTheLeads() {
+        Key key = Key.of(RandomRigs.rig(new SplittableRandom(3)), FaultSet.NONE, TESTER, Schemes.fullSequence());
+        Map<SlotId, String> texts = insulation(key, ohms -> ohms);
+        texts.replaceAll((id, text) -> id.value().startsWith("circuit-0/ir") ? "3.0 MΩ" : text);
+        assertThat(causes(key, texts)).isNotEmpty().doesNotContain(Cause.LEADS_LEAK);
+    }
+
+    private static Map<SlotId, Boolean> judged(Key key) {
+        Map<SlotId, Boolean> judged = new LinkedHashMap<>();
+        key.expectations()
+                .forEach(e ->
+                        e.satisfactory().ifPresent(ok -> judged.put(e.slot().id(), ok)));
+        return judged;
+    }
+
+    private static Map<SlotId, String> insulation(Key key, DoubleUnaryOperator shown) {
+        Bench bench = new Bench(key.rig(), key.faults(), Variation.NONE);
+        Map<SlotId, String> texts = new LinkedHashMap<>();
+        for (Expectation e : key.expectations()) {
+            if (e.slot() instanceof Slot.Measured m && m.function().isInsulation()) {
+                texts.put(
+                        m.id(),
+                        TESTER.meter(m.function())
+                                .orElseThrow()
+                                .show(shown.applyAsDouble(bench.value(m)))
+                                .shown());
+            } else if (e.slot().step() != TestKind.R2) {
+                texts.put(e.slot().id(), e.withFaults().shown());
+            }
+        }
+        return texts;
     }
 }
