@@ -117,6 +117,47 @@ function Whole({ id, record }: { id: string; record: View }) {
         </Pane>
       </div>
       <Listed
+        title="Schedule of circuits"
+        heads={[
+          "Way",
+          "Circuit",
+          "Device",
+          "Breaking capacity",
+          "Live/CPC mm²",
+          "Residual-current device",
+          "Zs at most",
+        ]}
+        rows={record.schedule.circuits.map((c) => ({
+          id: c.way + c.label,
+          cells: [
+            c.way,
+            c.label,
+            c.device,
+            c.breaking,
+            c.conductors,
+            c.residual || "none",
+            <span title={c.source}>{c.zsLimit}</span>,
+          ],
+        }))}
+      />
+      <Listed
+        title="Schedule of results"
+        heads={["Way", "Circuit", ...record.schedule.columns]}
+        rows={record.schedule.results.map((r) => ({
+          id: r.way + r.label,
+          cells: [r.way, r.label, ...r.readings.map((text) => text || "—")],
+        }))}
+      />
+      <Pane title="Faults">
+        <p>
+          <b>Set on the rig:</b>{" "}
+          {record.faults.set.length > 0 ? record.faults.set.join("; ") : "nothing, the rig was sound."}
+        </p>
+        <p>
+          <b>Named:</b> {record.faults.named.length > 0 ? record.faults.named.join("; ") : "nothing."}
+        </p>
+      </Pane>
+      <Listed
         title="Marks"
         heads={["For", "Of", "Proposed", "First", "Second", "Counts", "Why"]}
         rows={record.marks.map((m) => ({

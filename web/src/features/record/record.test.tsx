@@ -30,6 +30,25 @@ const record: Schemas["RecordView"] = {
     { id: "zs", title: "Zs", live: true, state: "OPEN", at: null, by: "" },
   ],
   deeds: [{ at: "2026-11-27T10:00:00Z", by: "Ines Marrow", words: "Sheet opened" }],
+  schedule: {
+    circuits: [
+      {
+        way: "1",
+        label: "Shower",
+        device: "B40",
+        breaking: "6 kA",
+        conductors: "10/4",
+        residual: "",
+        zsLimit: "≤ 0.87 Ω",
+        source: "BS 7671",
+      },
+    ],
+    columns: ["R1+R2", "Zs"],
+    results: [{ way: "1", label: "Shower", readings: ["0.31", ""] }],
+    devices: [],
+    origin: [],
+  },
+  faults: { set: ["Joint loose, shower"], named: [] },
   readings: [
     {
       slot: "bond/gas",
@@ -76,4 +95,14 @@ it("shows the whole record: procedure, deeds, both opinions, what stood in a box
   ).toBeInTheDocument();
   expect(screen.getByText(/abc123/)).toBeInTheDocument();
   expect(screen.getByRole("link", { name: "PDF" })).toHaveAttribute("href", "/api/assessments/a/record/pdf");
+});
+
+it("shows a line a circuit as it is filed, and what was set beside what was named", async () => {
+  new StandIn().answers("GET /api/assessments/a/record/view", record);
+  shown(<RecordStage id="a" />);
+  const results = await screen.findByRole("region", { name: "Schedule of results" });
+  const line = within(results).getAllByRole("row")[1];
+  expect(within(line!).getAllByRole("cell").map((c) => c.textContent)).toEqual(["1", "Shower", "0.31", "—"]);
+  expect(screen.getByText("Joint loose, shower")).toBeTruthy();
+  expect(screen.getByText("nothing.", { exact: false })).toBeTruthy();
 });

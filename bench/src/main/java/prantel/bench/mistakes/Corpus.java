@@ -353,8 +353,8 @@ final class Corpus {
             } else if (slot instanceof Slot.Composed c
                     && c.isFigure()
                     && texts.keySet().containsAll(c.of())
-                    && key.expectation(slot.id()).withFaults() instanceof Reading.Said said) {
-                written.put(slot.id(), said.shown());
+                    && !(key.expectation(slot.id()).withFaults() instanceof Reading.Value)) {
+                written.put(slot.id(), key.expectation(slot.id()).withFaults().shown());
             }
         }
         return written;

@@ -5,6 +5,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import prantel.core.assessment.Course;
+import prantel.core.sequence.Schedule;
 
 /**
  * All that is kept of an assessment, to read.
@@ -31,8 +32,12 @@ public record RecordView(
      */
     public record RecordCourse(List<StationLine> stations, List<DeedLine> deeds) {}
 
-    /** What was written and marked. */
-    public record RecordContent(List<KeptReading> readings, List<MarkedLine> marks) {}
+    /** What was written and marked. @param schedule the readings as they are filed, a line a circuit */
+    public record RecordContent(
+            Schedule schedule, List<KeptReading> readings, RecordFaults faults, List<MarkedLine> marks) {}
+
+    /** What was set on the rig, and what the candidate named. */
+    public record RecordFaults(List<String> set, List<String> named) {}
 
     public record RecordFact(String label, String value) {}
 

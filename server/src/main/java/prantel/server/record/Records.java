@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -20,6 +21,7 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.rig.Rig;
 import prantel.core.scheme.Scheme;
+import prantel.core.sequence.Schedule;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotPlan;
 import prantel.formats.MarkExport;
@@ -80,10 +82,30 @@ class Records {
                                         .map(w -> new DeedLine(e.at(), accounts.nameOf(e.by()), w)))
                                 .toList()),
                 new RecordView.RecordContent(
+                        Schedule.of(
+                                keys.rig(a),
+                                scheme,
+                                slot -> Optional.ofNullable(a.readings().get(slot.value()))
+                                        .map(Assessment.Entry::value)
+                                        .filter(text -> !text.isBlank())),
                         readings(a, events),
+                        faults(a),
                         a.handedInAt() == null || a.conduct().brokenOff() != null ? List.of() : marks(a)),
                 signatures(events),
                 assessments.lastLink(a));
+    }
+
+    private RecordView.RecordFaults faults(Assessment a) {
+        Rig rig = keys.rig(a);
+        return new RecordView.RecordFaults(
+                keys.faults(a).faults().stream()
+                        .map(f -> f.title() + ", " + f.place().label(rig))
+                        .toList(),
+                keys.reports(a).stream()
+                        .map(r -> Stream.of(r.kind().title(), r.place().label(rig), r.code(), r.remedy())
+                                .filter(part -> !part.isBlank())
+                                .collect(Collectors.joining(", ")))
+                        .toList());
     }
 
     private List<RecordFact> facts(Assessment a, Scheme scheme) {
@@ -99,7 +121,7 @@ class Records {
                 new RecordFact(
                         "Scheme",
                         scheme.name() + ", version " + versions.scheme().version()),
-                new RecordFact("Instrument", instruments(a)),
+                new RecordFact("Instruments", instruments(a)),
                 new RecordFact("Prepared", minute(a.fixed().preparedAt()) + leftOut(a)),
                 new RecordFact("Rules", "engine " + versions.engine()));
     }
