@@ -372,7 +372,8 @@ class JudgementFlowTest {
         }
         try (PDDocument pdf = mustBeReadable(first.get(path + "/record/pdf"))) {
             assertThat(words(pdf))
-                    .contains("Record of Paul One", "both heard it", "Outcome signed", "Marked alone", "Ω");
+                    .contains("Record of Paul One", "both heard it", "Outcome signed", "Marked alone", "Ω")
+                    .contains("Schedule of circuits", "Schedule of results", "Set on the rig", "≤ 1.");
         }
     }
 

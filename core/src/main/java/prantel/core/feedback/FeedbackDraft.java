@@ -161,59 +161,46 @@ public final class FeedbackDraft {
                 .toList();
     }
 
-    /** One sentence a stage: the tests that held up, with their circuits where not all of them did. */
+    /** One sentence a stage: the steps that held up, with their circuits where not all of them did. */
     private List<Sentence> right() {
-        Map<String, Set<String>> held = new LinkedHashMap<>();
-        Map<String, Step.Stage> stages = new LinkedHashMap<>();
-        Set<Done> off = new LinkedHashSet<>();
+        Map<Part, Set<String>> held = new LinkedHashMap<>();
+        Map<Part, Set<String>> off = new LinkedHashMap<>();
         Set<SlotId> lost = sheet.marks().stream()
                 .filter(this::isLost)
                 .flatMap(m -> m.slots().stream())
                 .collect(Collectors.toSet());
         for (Mark mark : sheet.marks()) {
-            Optional<Step.Stage> stage = stage(mark);
-            boolean counts = award(mark) != Award.NOT_SEEN && !(mark.evidence() instanceof Evidence.OfFaults);
-            if (!counts || mark.group().isEmpty() || stage.isEmpty()) {
+            if (award(mark) == Award.NOT_SEEN || mark.evidence() instanceof Evidence.OfFaults) {
                 continue;
             }
-            stages.putIfAbsent(mark.group(), stage.get());
             // a reading that something else was lost on is no example of how it should be
-            if (award(mark) == Award.FULL && mark.slots().stream().noneMatch(lost::contains)) {
-                held.computeIfAbsent(mark.group(), g -> new LinkedHashSet<>()).add(circuit(mark));
-            } else {
-                off.add(done(mark));
-            }
+            boolean sound = award(mark) == Award.FULL && mark.slots().stream().noneMatch(lost::contains);
+            (sound ? held : off)
+                    .computeIfAbsent(mark.part(), p -> new LinkedHashSet<>())
+                    .add(circuit(mark));
         }
         List<Sentence> lines = new ArrayList<>();
         for (Step.Stage stage : Step.Stage.values()) {
-            List<String> tests = held.entrySet().stream()
-                    .filter(e -> stages.get(e.getKey()) == stage)
-                    .flatMap(e -> held(e.getKey(), e.getValue(), off).stream())
+            List<String> steps = sheet.key().scheme().steps().stream()
+                    .filter(s -> s.stage() == stage)
+                    .flatMap(s -> held.keySet().stream().filter(p -> p.id().equals(s.id())))
+                    .flatMap(p -> held(p, held.getOrDefault(p, Set.of()), off.getOrDefault(p, Set.of())).stream())
                     .toList();
-            if (!tests.isEmpty()) {
-                lines.add(line(Kind.RIGHT, Words.right(stage, tests)));
+            if (!steps.isEmpty()) {
+                lines.add(line(Kind.RIGHT, Words.right(stage, steps)));
             }
         }
         return lines;
     }
 
-    /** The test's name, with the circuits it held up on where it did not on all; empty where it did on none. */
-    private static Optional<String> held(String group, Set<String> circuits, Set<Done> off) {
-        List<String> sound =
-                circuits.stream().filter(c -> !off.contains(new Done(group, c))).toList();
-        boolean all = off.stream().noneMatch(d -> d.group().equals(group));
-        if (all) {
-            return Optional.of(group);
+    /** The step's name, with the circuits it held up on where it did not on all; empty where it did on none. */
+    private static Optional<String> held(Part part, Set<String> circuits, Set<String> off) {
+        if (off.isEmpty()) {
+            return Optional.of(part.title());
         }
-        List<String> named = sound.stream().filter(c -> !c.isEmpty()).toList();
-        return named.isEmpty() ? Optional.empty() : Optional.of(group + " (" + String.join(", ", named) + ")");
-    }
-
-    private Optional<Step.Stage> stage(Mark mark) {
-        return sheet.key().scheme().steps().stream()
-                .filter(s -> s.id().equals(mark.part().id()))
-                .map(Step::stage)
-                .findFirst();
+        List<String> named =
+                circuits.stream().filter(c -> !c.isEmpty() && !off.contains(c)).toList();
+        return named.isEmpty() ? Optional.empty() : Optional.of(part.title() + " (" + String.join(", ", named) + ")");
     }
 
     /** Finding what is wrong is half the work: where all of it was found, that is said, though not always what it was. */

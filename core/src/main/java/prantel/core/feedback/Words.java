@@ -28,13 +28,13 @@ final class Words {
                 + ". Talk it over with your assessor before you are at a rig again.";
     }
 
-    /** @param tests of that stage that held up, with their circuits where not all of them did */
-    static String right(Step.Stage stage, List<String> tests) {
+    /** @param steps of that stage that held up, with their circuits where not all of them did */
+    static String right(Step.Stage stage, List<String> steps) {
         return switch (stage) {
                     case DEAD -> "Dead: ";
                     case LIVE -> "Live: ";
                 }
-                + "you did and recorded these as they should be: " + String.join("; ", tests) + ".";
+                + "these were done and recorded as they should be: " + String.join("; ", steps) + ".";
     }
 
     /** @param about what the rest is about */

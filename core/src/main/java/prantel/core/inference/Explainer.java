@@ -126,7 +126,7 @@ public final class Explainer {
         Optional<Double> written = boxes.number(id);
         if (right.isEmpty()
                 || written.isEmpty()
-                || !(boxes.at(id).window() instanceof Window.Between(double low, double high))) {
+                || !(boxes.at(id).window().measured() instanceof Window.Between(double low, double high))) {
             return false;
         }
         double off = written.get() - right.get();

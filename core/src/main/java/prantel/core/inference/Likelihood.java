@@ -285,9 +285,12 @@ final class Likelihood {
         if (slot instanceof Slot.Composed composed) {
             return chosen(composed);
         }
-        return isLog(slot) && e.window().isOverRangeOnly()
-                ? new Predicted.InWindow(e.window())
-                : Predicted.of(e.withFaults(), e.window());
+        if (isLog(slot) && e.window().isOverRangeOnly()) {
+            return new Predicted.InWindow(e.window());
+        }
+        // where a device may trip as well a number is held against the numbers, and not against the edge of a window
+        return Predicted.of(
+                e.withFaults(), boxes.number(slot.id()).isPresent() ? e.window().measured() : e.window());
     }
 
     /** What follows from the candidate's own readings; what the key says where there are none. */
@@ -484,7 +487,7 @@ final class Likelihood {
     static final SlotId ZE = BoxAddress.ZE.id();
 
     private double half(Slot.Measured slot) {
-        return boxes.at(slot.id()).window() instanceof Window.Between(double low, double high)
+        return boxes.at(slot.id()).window().measured() instanceof Window.Between(double low, double high)
                 ? (high - low) / 2
                 : 0.1 * boxes.right(slot.id()).orElse(1.0);
     }

@@ -13,6 +13,7 @@ import prantel.core.instrument.Notation;
 import prantel.core.instrument.Written;
 import prantel.core.limits.Limit;
 import prantel.core.quantity.Check;
+import prantel.core.quantity.Unit;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.Conductor;
 import prantel.core.rig.Residuals;
@@ -81,9 +82,12 @@ public record Schedule(
     private enum Worst {
         HIGHEST,
         LOWEST,
-        /** Of words and of what must be open nothing is worst: how many were written. */
+        /** Of words and of what must be open nothing is worst: all that is written, or how many where they differ. */
         COUNTED
     }
+
+    /** So many different texts are told one by one. */
+    private static final int FEW = 2;
 
     private record Column(String heading, Predicate<BoxAddress> holds, Worst worst) {}
 
@@ -200,7 +204,12 @@ public record Schedule(
                 case HIGHEST ->
                     there.entrySet().stream().max(size).orElseThrow().getValue();
                 case LOWEST -> there.entrySet().stream().min(size).orElseThrow().getValue();
-                case COUNTED -> there.size() + " of " + boxes.size() + " written";
+                case COUNTED -> {
+                    List<String> texts = there.values().stream().distinct().toList();
+                    yield texts.size() <= FEW
+                            ? String.join("; ", texts)
+                            : there.size() + " of " + boxes.size() + " written";
+                }
             };
         }
 
@@ -216,13 +225,22 @@ public record Schedule(
                         .filter(s -> s.address().test() == TestKind.RCD
                                 && s.address().site() instanceof Site.OfDevice d
                                 && d.device().equals(placed.id()))
-                        .flatMap(s -> line(s).stream())
+                        .flatMap(s -> written.apply(s.id()).map(text -> new ReadOnce(ofDevice(s), text)).stream())
                         .toList();
                 if (!readings.isEmpty()) {
                     lines.add(new DeviceResults(placed.label(), readings));
                 }
             }
             return lines;
+        }
+
+        /** "1 × IΔn, 180°": which device it is stands beside it. */
+        private static String ofDevice(Slot slot) {
+            BoxAddress address = slot.address();
+            String which = address.isForTheRecord()
+                    ? ", for the record"
+                    : slot.boxUnit() == Unit.MILLISECOND ? address.detail().negativeHalf() ? ", 180°" : ", 0°" : "";
+            return slot.quantity() + which;
         }
 
         /** Readings of the rig as a whole; what is only looked at stays among the readings. */

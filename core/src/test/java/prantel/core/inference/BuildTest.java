@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.SplittableRandom;
 import java.util.function.ToDoubleBiFunction;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -13,10 +15,14 @@ import org.junit.jupiter.params.provider.ValueSource;
 import prantel.core.expectation.Bench;
 import prantel.core.expectation.Expectation;
 import prantel.core.expectation.Key;
+import prantel.core.expectation.Window;
+import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
+import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
+import prantel.core.instrument.Reading;
 import prantel.core.instrument.Tester.Function;
 import prantel.core.rig.Circuit;
 import prantel.core.rig.CircuitId;
@@ -135,5 +141,41 @@ class BuildTest {
                 .doesNotHaveDuplicates()
                 .allMatch(b -> b.logPrior() < 0);
         assertThat(new Build(1.04, 3).of(2, 0.1)).isEqualTo(2.08 + 0.2);
+    }
+
+    /** Where a device may trip as well, a number a digit outside is the same number as where it may not: nobody is asked. */
+    @Test
+    void aNumberIsHeldAgainstNumbersThoughTheDeviceMayTripToo() {
+        int seen = 0;
+        for (long seed = 0; seed < 40; seed++) {
+            SplittableRandom random = new SplittableRandom(seed);
+            Key healthy = Key.of(RandomRigs.rig(random), FaultSet.NONE, Testers.usual(), Schemes.fullSequence());
+            for (Fault fault : healthy.everyFault().stream()
+                    .filter(f -> f.kind().id().equals("neutral-borrowed"))
+                    .limit(2)
+                    .toList()) {
+                Key key = healthy.with(FaultSet.of(fault));
+                for (Expectation e : key.expectations()) {
+                    if (e.window() instanceof Window.AnyOf
+                            && e.slot() instanceof Slot.Measured m
+                            && !m.function().isInsulation()
+                            && e.window().measured() instanceof Window.Between(double low, double high)
+                            && e.withFaults() instanceof Reading.Value v) {
+                        Map<SlotId, String> texts = Map.of(
+                                m.id(),
+                                String.format(
+                                        Locale.ROOT,
+                                        "%.2f %s",
+                                        m.boxUnit().fromBase(low - 0.002 * (high - low)),
+                                        m.boxUnit().symbol()));
+                        assertThat(Explainer.explain(key, WrittenSheet.read(texts, key)))
+                                .as(texts + " for " + v.shown() + " of " + seed)
+                                .isEmpty();
+                        seen++;
+                    }
+                }
+            }
+        }
+        assertThat(seen).isPositive();
     }
 }
