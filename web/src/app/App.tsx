@@ -30,6 +30,7 @@ const SheetPage = lazy(() => import("../features/sheet").then((m) => ({ default:
 const MyFeedbackPage = lazy(() =>
   import("../features/feedback").then((m) => ({ default: m.MyFeedbackPage })),
 );
+const GlossaryPage = lazy(() => import("../features/reference").then((m) => ({ default: m.GlossaryPage })));
 const ReferencePage = lazy(() => import("../features/reference").then((m) => ({ default: m.ReferencePage })));
 const RigsPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigsPage })));
 const RigDetailPage = lazy(() => import("../features/rigs").then((m) => ({ default: m.RigDetailPage })));
@@ -137,6 +138,7 @@ export function App() {
                     </>
                   )}
                   <Route path="/reference" element={<ReferencePage />} />
+                  <Route path="/glossary" element={<GlossaryPage />} />
                   <Route path="*" element={<Navigate to={may.home} replace />} />
                 </Routes>
               </Suspense>

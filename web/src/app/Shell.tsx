@@ -95,7 +95,7 @@ export function Shell({ person, demo, children }: Props) {
               kind="quiet"
               className="!hidden sm:!inline-flex"
               onClick={() => setHelp(true)}
-              aria-label="Keys"
+              aria-label="Help"
             >
               <KeyCap>?</KeyCap>
             </Button>
@@ -109,8 +109,8 @@ export function Shell({ person, demo, children }: Props) {
       <Dialog
         open={help}
         onClose={() => setHelp(false)}
-        title="Keys"
-        about="They work while you are not typing in a box."
+        title="Help"
+        about="Keys. They work while you are not typing in a box."
       >
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
           {KEYS.map(([key, what]) => (
@@ -122,7 +122,10 @@ export function Shell({ person, demo, children }: Props) {
             </div>
           ))}
         </dl>
-        <div className="mt-4 text-right">
+        <div className="mt-4 flex flex-wrap items-center justify-between gap-3">
+          <Link to="/glossary" className="text-work underline" onClick={() => setHelp(false)}>
+            Glossary: what the words mean
+          </Link>
           <Button onClick={() => setHelp(false)}>Close</Button>
         </div>
       </Dialog>

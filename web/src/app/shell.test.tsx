@@ -75,7 +75,7 @@ describe("the frame of every page", () => {
     expect(screen.queryByRole("dialog")).toBeNull();
     await userEvent.click(document.body);
     await userEvent.keyboard("?");
-    expect(await screen.findByRole("dialog", { name: "Keys" })).toHaveTextContent(
+    expect(await screen.findByRole("dialog", { name: "Help" })).toHaveTextContent(
       "take the last change back",
     );
     await userEvent.keyboard("{Escape}");

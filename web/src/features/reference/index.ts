@@ -1,1 +1,2 @@
 export { ReferencePage } from "./ReferencePage";
+export { GlossaryPage } from "./GlossaryPage";

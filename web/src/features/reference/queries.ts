@@ -7,6 +7,11 @@ export const referenceQueries = {
     queryFn: ({ signal }) => data(api.GET("/api/reference", { signal })),
     staleTime: Infinity,
   }),
+  glossary: queryOptions({
+    queryKey: ["reference", "glossary"] as const,
+    queryFn: ({ signal }) => data(api.GET("/api/reference/glossary", { signal })),
+    staleTime: Infinity,
+  }),
   worked: (id: string, values: Record<string, string>) =>
     queryOptions({
       queryKey: ["reference", id, values] as const,

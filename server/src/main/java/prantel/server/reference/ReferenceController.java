@@ -13,13 +13,14 @@ import org.springframework.web.bind.annotation.RestController;
 import prantel.core.assessment.Stage;
 import prantel.core.reference.Calculator;
 import prantel.core.reference.Calculators;
+import prantel.core.reference.Glossary;
 import prantel.core.reference.Input;
 import prantel.core.scheme.Practice;
 import prantel.server.assessment.Assessments;
 import prantel.server.assessment.Keys;
 import prantel.server.web.Refusal;
 
-/** Lists the calculators and works them out. */
+/** Lists the calculators and works them out; explains words. */
 @RestController
 @RequestMapping("/api/reference")
 class ReferenceController {
@@ -55,6 +56,12 @@ class ReferenceController {
         return Calculators.all().stream()
                 .map(c -> new CalculatorView(c.id(), c.title(), c.inputs()))
                 .toList();
+    }
+
+    @GetMapping("/glossary")
+    List<Glossary.Term> glossary(Principal who) {
+        mustNotBeAtWorkWithoutIt(who);
+        return Glossary.terms();
     }
 
     @PostMapping("/{id}")

@@ -17,6 +17,7 @@ class Pages {
         "/records",
         "/workshop",
         "/reference",
+        "/glossary",
         "/rigs/**",
         "/schemes",
         "/schemes/**",
