@@ -41,7 +41,9 @@ export function GlossaryPage() {
                   >
                     <dt className="font-semibold">
                       {t.word}
-                      {t.ours && <span className="block text-[13px] font-normal text-ink2">Prantel’s word</span>}
+                      {t.ours && (
+                        <span className="block text-[13px] font-normal text-ink2">Prantel’s word</span>
+                      )}
                     </dt>
                     <dd>{t.meaning}</dd>
                   </div>

@@ -34,6 +34,7 @@ class EveryRouteTest {
             "DELETE /api/me/sign-ins",
             "POST /api/me/password",
             "GET /api/reference",
+            "GET /api/reference/glossary",
             "POST /api/reference/{id}",
             "GET /api/my/sheets",
             "GET /api/my/sheets/{id}",
