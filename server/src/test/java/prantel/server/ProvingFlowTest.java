@@ -115,6 +115,7 @@ class ProvingFlowTest {
         }
         assertThat(shown.get("boxes").asInt()).as("not even how many").isZero();
         assertThat(olga.get("/api/reference").status()).isNotEqualTo(200);
+        assertThat(olga.get("/api/reference/glossary").status()).isNotEqualTo(200);
 
         JsonNode isolation = shown.get("steps").get(0);
         JsonNode group = isolation.get("groups").get(0);
