@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { classes } from "../../ui/classes";
@@ -21,7 +21,12 @@ export function ReferencePage() {
         const chosen = all.find((c) => c.id === search.get("of")) ?? all[0];
         return (
           <>
-            <h1 className="mb-3 text-[21px] font-bold">Reference</h1>
+            <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+              <h1 className="text-[21px] font-bold">Reference</h1>
+              <Link to="/glossary" className="text-work underline">
+                Glossary: what the words mean
+              </Link>
+            </div>
             <div className="grid gap-3 md:grid-cols-[260px_minmax(0,1fr)]">
               <nav aria-label="Calculators" className="self-start border border-line bg-sheet p-2">
                 <ul>

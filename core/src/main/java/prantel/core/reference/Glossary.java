@@ -39,7 +39,8 @@ public final class Glossary {
                             + " part 2, from memory)."),
             trade(
                     "Crossed ring",
-                    "Step 3 of the ring test: line of one leg joined to the CPC of the other, and the other way round."),
+                    "Line of one leg joined to the neutral of the other and the other way round (step 2), then line with CPC"
+                            + " (step 3): each socket then reads alike."),
             trade(
                     "Exposed conductive part",
                     "Metal of equipment that can be touched and becomes live when its insulation fails."),
