@@ -22,6 +22,7 @@ import prantel.core.marking.MarkedSheet;
 import prantel.core.marking.Outcome;
 import prantel.core.marking.Part;
 import prantel.core.scheme.Step;
+import prantel.core.sequence.Quantity;
 import prantel.core.sequence.Slot;
 import prantel.core.sequence.SlotId;
 
@@ -362,7 +363,9 @@ public final class FeedbackDraft {
         Slot slot = finding.expectation().slot();
         boolean tells = faultsNamed || slot.limit().equals(finding.expectation().healthyLimit());
         return Words.againstItsLimit(
-                Words.place(test, slot.title(sheet.key().rig())),
+                // a voltage between two conductors is read in more than one test
+                (slot.address().is(Quantity.VOLTAGE) ? test + ", " : "")
+                        + slot.title(sheet.key().rig()),
                 finding.written().asWritten(),
                 slot.limit().filter(l -> tells).map(l -> l.shown(slot.boxUnit())));
     }

@@ -39,7 +39,7 @@ final class Words {
 
     /** @param about what the rest is about */
     static String besides(List<String> about) {
-        return "Smaller points besides, to talk over: " + String.join("; ", about) + ".";
+        return "Smaller points to talk over: " + String.join("; ", about) + ".";
     }
 
     /** What a mark is about, in a few words. */
@@ -102,8 +102,7 @@ final class Words {
                         measured.off().stream().allMatch(b -> b.how() == Evidence.How.NO_READING)
                                         && !measured.off().isEmpty()
                                 ? new Saying(
-                                        "Leave no box empty, a reading that is missing cannot be judged",
-                                        List.of(place))
+                                        "Leave no box empty, since a missing reading cannot be judged", List.of(place))
                                 : null;
                     case Evidence.Judged judged ->
                         new Saying(
@@ -123,7 +122,8 @@ final class Words {
                         methods.filled() > 1
                                 ? new Saying(
                                         "Take one of the two methods, and put it on the record alone", List.of(place))
-                                : new Saying("Take one of the two methods, neither is on record", List.of(place));
+                                : new Saying(
+                                        "Neither of the two methods is on record, so take one of them", List.of(place));
                     case Evidence.Written written ->
                         written.remark()
                                 .map(r -> new Saying(
@@ -136,7 +136,7 @@ final class Words {
                                 List.of(place + ", " + filled.open().size() + " of " + filled.of() + " stayed open"));
                     case Evidence.Expected expected ->
                         new Saying(
-                                "Say what you expect before you measure, it is how you notice that something is wrong",
+                                "Say what you expect before you measure, since that is how you notice that something is wrong",
                                 List.of(place));
                     case Evidence.Agreement agreement ->
                         agreement.off().isEmpty()
@@ -208,12 +208,5 @@ final class Words {
                                 + parts.stream().map(Part::title).collect(Collectors.joining("; "))
                         : dearest.kind() == Part.Kind.STEP ? "; you do this part again" : "")
                 + ".";
-    }
-
-    /** A box among others of the same test, by its test where its own name does not tell it. */
-    static String place(String test, String box) {
-        return box.startsWith(test.substring(0, Math.min(2, test.length()))) || box.contains(test)
-                ? box
-                : test + ", " + box;
     }
 }

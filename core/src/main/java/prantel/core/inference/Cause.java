@@ -57,7 +57,7 @@ public enum Cause {
             -4,
             "Look at the tester first: with its leads apart it has to show over-range."),
     CIRCUIT_AS_BUILT(
-            "The circuit seems to be longer or thinner than drawn, or the other way round",
+            "The circuit's cable seems to differ from the drawing",
             -6,
             "Look at the rig first: hold this circuit's cable against the drawing before anybody is asked."),
     FAULT_NOT_SET(

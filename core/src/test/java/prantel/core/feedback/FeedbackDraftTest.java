@@ -15,6 +15,7 @@ import prantel.core.expectation.Key;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
+import prantel.core.fixtures.Judged;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
 import prantel.core.fixtures.Testers;
@@ -45,17 +46,8 @@ class FeedbackDraftTest {
         return readings;
     }
 
-    /** As the readings say: whoever judges nothing has more to be told than what a test is about. */
-    private static Map<SlotId, Boolean> judged(Key key) {
-        Map<SlotId, Boolean> judged = new LinkedHashMap<>();
-        key.expectations()
-                .forEach(e ->
-                        e.satisfactory().ifPresent(ok -> judged.put(e.slot().id(), ok)));
-        return judged;
-    }
-
     private static List<Sentence> draft(Key key, Map<SlotId, String> readings, boolean named) {
-        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, judged(key), List.of()));
+        MarkedSheet sheet = Marker.mark(key, new CandidateRecord(readings, Judged.rightly(key), List.of()));
         return FeedbackDraft.of(sheet, Map.of(), sheet.outcome(), named, Set.of());
     }
 
@@ -240,7 +232,7 @@ class FeedbackDraftTest {
         assertThat(lines).filteredOn(l -> l.kind() == Kind.CHANGE).hasSize(FeedbackDraft.MOST_CHANGES);
         assertThat(lines).filteredOn(l -> l.kind() == Kind.PRACTISE).hasSize(1);
         List<Sentence> whole = lines.stream()
-                .filter(l -> l.text().startsWith("Smaller points besides"))
+                .filter(l -> l.text().startsWith("Smaller points"))
                 .toList();
         assertThat(whole).singleElement().satisfies(l -> assertThat(l.slots()).isNotEmpty());
     }

@@ -18,6 +18,7 @@ import prantel.core.expectation.Probing;
 import prantel.core.fault.Fault;
 import prantel.core.fault.FaultSet;
 import prantel.core.fixtures.Faults;
+import prantel.core.fixtures.Judged;
 import prantel.core.fixtures.RandomRigs;
 import prantel.core.fixtures.Rigs;
 import prantel.core.fixtures.Schemes;
@@ -137,7 +138,7 @@ class InstrumentWorldsTest {
             Key key = Key.of(RandomRigs.rig(new SplittableRandom(seed)), FaultSet.NONE, TESTER, Schemes.fullSequence());
             Map<SlotId, String> texts = insulation(key, ohms -> 1 / (1 / ohms + 1 / leak));
             assertThat(causes(key, texts)).as(leak + " of " + seed).containsExactly(Cause.LEADS_LEAK);
-            MarkedSheet sheet = Marker.mark(key, new CandidateRecord(texts, judged(key), List.of()));
+            MarkedSheet sheet = Marker.mark(key, new CandidateRecord(texts, Judged.rightly(key), List.of()));
             assertThat(sheet.outcome().points()).isEqualTo(sheet.outcome().outOf());
         }
     }
@@ -149,14 +150,6 @@ class InstrumentWorldsTest {
         Map<SlotId, String> texts = insulation(key, ohms -> ohms);
         texts.replaceAll((id, text) -> id.value().startsWith("circuit-0/ir") ? "3.0 MΩ" : text);
         assertThat(causes(key, texts)).isNotEmpty().doesNotContain(Cause.LEADS_LEAK);
-    }
-
-    private static Map<SlotId, Boolean> judged(Key key) {
-        Map<SlotId, Boolean> judged = new LinkedHashMap<>();
-        key.expectations()
-                .forEach(e ->
-                        e.satisfactory().ifPresent(ok -> judged.put(e.slot().id(), ok)));
-        return judged;
     }
 
     private static Map<SlotId, String> insulation(Key key, DoubleUnaryOperator shown) {
